@@ -1,0 +1,133 @@
+import { ballAngles, eulerYzx, type Rig, wrapDegrees } from './kinematics';
+import { type Field, partDistances, SHAPE } from './field';
+import { type Part, PARTS } from './sculptor';
+import { SIDES, sideSign } from './skeleton';
+import { fieldBounds } from './surface';
+import { quatMul, RAD_PER_DEG } from './vector';
+
+type Range = readonly [low: number, high: number];
+
+/** Comfortable ranges in degrees, rounded from the usual clinical tables (American Academy of Orthopaedic Surgeons 1965). */
+const RANGES: Record<string, Range> = {
+  'spine bend': [-25, 40],
+  'spine side': [-20, 25],
+  'spine twist': [-20, 20],
+  'chest bend': [-20, 35],
+  'chest side': [-20, 26],
+  'chest twist': [-30, 30],
+  'neck bend': [-30, 35],
+  'neck side': [-25, 25],
+  'neck twist': [-35, 35],
+  'head bend': [-30, 25],
+  'head side': [-15, 15],
+  'head twist': [-40, 40],
+  elbow: [0, 148],
+  pronation: [-85, 85],
+  'wrist flexion': [-70, 80],
+  'wrist deviation': [-35, 25],
+  knee: [0, 152],
+  'ankle toes up': [-58, 36],
+  'ankle inversion': [-25, 25],
+  'hip flexion': [-28, 128],
+  'hip abduction': [-32, 60],
+  'hip twist': [-50, 65],
+  'shoulder raise': [0, 178],
+  'shoulder extension': [-180, 62],
+  'shoulder across': [-180, 60],
+  'shoulder twist': [-95, 95],
+};
+
+const hingeDeg = (rig: Rig, bone: string): number =>
+  wrapDegrees((2 * Math.atan2(rig.local[bone][0], rig.local[bone][3])) / RAD_PER_DEG);
+
+/** Joint angles of a posed skeleton, degrees, by the names of RANGES with a side where there are two. */
+function jointAngles(rig: Rig): [name: string, range: string, value: number][] {
+  const out: [string, string, number][] = [];
+  const put = (where: string, range: string, value: number): void => {
+    out.push([`${where}${range}`, range, value]);
+  };
+  for (const bone of ['spine', 'chest', 'neck', 'head']) {
+    const [twist, side, bend] = eulerYzx(rig.local[bone]);
+    put('', `${bone} bend`, bend);
+    put('', `${bone} side`, -side);
+    put('', `${bone} twist`, twist);
+  }
+  for (const side of SIDES) {
+    const where = side === 'L' ? 'left ' : 'right ';
+    const sign = sideSign(side);
+    put(where, 'elbow', -hingeDeg(rig, `farm.${side}`));
+    put(where, 'knee', hingeDeg(rig, `calf.${side}`));
+    const [pronation, flexion, deviation] = eulerYzx(rig.local[`hand.${side}`]);
+    put(where, 'pronation', -pronation * sign);
+    put(where, 'wrist flexion', -flexion * sign);
+    put(where, 'wrist deviation', -deviation);
+    const [, inversion, toes] = eulerYzx(rig.local[`foot.${side}`]);
+    put(where, 'ankle toes up', -toes);
+    put(where, 'ankle inversion', -inversion * sign);
+    const [raise, azimuth, twist] = ballAngles(rig.local[`thigh.${side}`], sign);
+    put(where, 'hip flexion', raise * Math.cos(azimuth * RAD_PER_DEG));
+    put(where, 'hip abduction', raise * Math.sin(azimuth * RAD_PER_DEG));
+    put(where, 'hip twist', twist);
+    const arm = ballAngles(quatMul(rig.local[`clav.${side}`], rig.local[`uarm.${side}`]), sign);
+    put(where, 'shoulder raise', arm[0]);
+    if (arm[0] < 90) put(where, 'shoulder extension', -arm[0] * Math.cos(arm[1] * RAD_PER_DEG));
+    put(where, 'shoulder across', -arm[0] * Math.sin(arm[1] * RAD_PER_DEG));
+    if (arm[0] < 100) put(where, 'shoulder twist', arm[2]); // near overhead the split into swing and twist is not a clinical rotation
+  }
+  return out;
+}
+
+/** Joints bent beyond their range by more than a degree, in words. */
+export function brokenLimits(rig: Rig): string[] {
+  return jointAngles(rig)
+    .filter(([, range, value]) => value < RANGES[range][0] - 1 || value > RANGES[range][1] + 1)
+    .map(([name, , value]) => `${name} at ${Math.round(value)} degrees`);
+}
+
+const neighbors = new Set<string>();
+const mayTouch = (a: Part, b: Part): void => {
+  neighbors.add(`${a}|${b}`).add(`${b}|${a}`);
+};
+mayTouch('torso', 'head');
+mayTouch('thigh.L', 'thigh.R');
+for (const s of SIDES) {
+  mayTouch('torso', `uarm.${s}`);
+  mayTouch(`uarm.${s}`, `farm.${s}`);
+  mayTouch(`farm.${s}`, `hand.${s}`);
+  mayTouch('torso', `thigh.${s}`);
+  mayTouch(`thigh.${s}`, `calf.${s}`);
+  mayTouch(`calf.${s}`, `foot.${s}`);
+  mayTouch(`uarm.${s}`, `hand.${s}`);
+  mayTouch('head', `uarm.${s}`);
+}
+
+/** How deep parts that are not neighbors go into each other, head heights; only what exceeds 0.05. */
+export function penetrations(field: Field): { parts: string; depth: number }[] {
+  const { lo, hi } = fieldBounds(field);
+  const step = 0.09;
+  const list = new Int16Array(field.count);
+  const deepest = new Map<string, number>();
+  for (let x = lo[0]; x < hi[0]; x += step)
+    for (let y = lo[1]; y < hi[1]; y += step)
+      for (let z = lo[2]; z < hi[2]; z += step) {
+        let n = 0;
+        let parts = 0;
+        for (let i = 0; i < field.count; i++) {
+          if (field.shape[i] >= SHAPE.bump) continue;
+          const c = i * 3;
+          const d2 = (x - field.centre[c]) ** 2 + (y - field.centre[c + 1]) ** 2 + (z - field.centre[c + 2]) ** 2;
+          if (d2 >= field.radius[i] ** 2) continue;
+          list[n++] = i;
+          parts |= 1 << field.part[i];
+        }
+        if ((parts & (parts - 1)) === 0) continue;
+        const d = partDistances(field, list, n, x, y, z);
+        for (let a = 0; a < PARTS.length; a++)
+          for (let b = a + 1; d[a] < -0.02 && b < PARTS.length; b++) {
+            if (d[b] >= -0.02 || neighbors.has(`${PARTS[a]}|${PARTS[b]}`)) continue;
+            const key = `${PARTS[a]} in ${PARTS[b]}`;
+            deepest.set(key, Math.max(deepest.get(key) ?? 0, Math.min(-d[a], -d[b])));
+          }
+      }
+  return [...deepest].filter(([, depth]) => depth > 0.05).map(([parts, depth]) => ({ parts, depth }));
+}

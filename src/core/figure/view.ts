@@ -1,0 +1,133 @@
+import type { Rig } from './kinematics';
+import { add, clamp, cross, dot, length, normalize, RAD_PER_DEG, rotate, scale, sub, type Vec3 } from './vector';
+
+/** Where a figure is seen from. Azimuth 0 is the figure's front, positive toward its own left. */
+export interface View {
+  azimuthDeg: number;
+  /** Elevation of the eye above the figure's middle. */
+  elevationDeg: number;
+  /** Vertical angle the figure fills; small is flat, large is strongly foreshortened. */
+  lensDeg: number;
+}
+
+/** An off-axis perspective frame around a figure: plane bounds are at unit distance from the eye. */
+export interface Frame {
+  eye: Vec3;
+  target: Vec3;
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+interface Axes {
+  toEye: Vec3;
+  right: Vec3;
+  up: Vec3;
+}
+function viewAxes({ azimuthDeg, elevationDeg }: View): Axes {
+  const a = azimuthDeg * RAD_PER_DEG;
+  const e = elevationDeg * RAD_PER_DEG;
+  const toEye: Vec3 = [Math.sin(a) * Math.cos(e), Math.sin(e), Math.cos(a) * Math.cos(e)];
+  const right: Vec3 = [Math.cos(a), 0, -Math.sin(a)];
+  return { toEye, right, up: cross(toEye, right) };
+}
+
+/** Share of the figure's width or height left free around it: [left, right, top, bottom]. */
+export type Margins = readonly [number, number, number, number];
+
+/** The lowest an eye goes, head heights above the ground. */
+const LOWEST_EYE = 0.15;
+
+/**
+ * Frame a figure tightly.
+ * @param positions xyz of its vertices, head heights.
+ */
+export function frameFigure(positions: Float32Array, view: View, [ml, mr, mt, mb]: Margins): Frame {
+  const lo: Vec3 = [Infinity, Infinity, Infinity];
+  const hi: Vec3 = [-Infinity, -Infinity, -Infinity];
+  for (let i = 0; i < positions.length; i++) {
+    const k = i % 3;
+    if (positions[i] < lo[k]) lo[k] = positions[i];
+    if (positions[i] > hi[k]) hi[k] = positions[i];
+  }
+  const target = scale(add(lo, hi), 0.5);
+  const { toEye, right, up } = viewAxes(view);
+  const half = Math.tan((view.lensDeg * RAD_PER_DEG) / 2);
+  let distance = 0;
+  for (let i = 0; i < positions.length; i += 3) {
+    const p = sub([positions[i], positions[i + 1], positions[i + 2]], target);
+    distance = Math.max(distance, dot(p, toEye) + Math.max(Math.abs(dot(p, up)), Math.abs(dot(p, right))) / half);
+  }
+  const eye = add(target, scale(toEye, distance));
+  eye[1] = Math.max(LOWEST_EYE, eye[1]);
+  const backward = normalize(sub(eye, target));
+  const screenRight = normalize(cross([0, 1, 0], backward));
+  const screenUp = cross(backward, screenRight);
+  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (let i = 0; i < positions.length; i += 3) {
+    const p = sub([positions[i], positions[i + 1], positions[i + 2]], eye);
+    const depth = -dot(p, backward);
+    const x = dot(p, screenRight) / depth;
+    const y = dot(p, screenUp) / depth;
+    x0 = Math.min(x0, x);
+    x1 = Math.max(x1, x);
+    y0 = Math.min(y0, y);
+    y1 = Math.max(y1, y);
+  }
+  const span = Math.max(x1 - x0, y1 - y0);
+  return { eye, target, left: x0 - ml * span, right: x1 + mr * span, top: y1 + mt * span, bottom: y0 - mb * span };
+}
+
+export type Facing = 'left' | 'right' | 'toward you' | 'away';
+export type ViewName = 'front' | 'three-quarter' | 'profile' | 'back three-quarter' | 'back';
+
+/** Which way the chest is turned in the picture: its view, and the side it faces. */
+export function describeView(rig: Rig, view: View): { viewName: ViewName; facing: Facing } {
+  const { toEye, right } = viewAxes({ ...view, elevationDeg: 0 });
+  const forward = add(rotate(rig.rot.chest, [0, 0, 1]), rotate(rig.rot.head, [0, 0, 0.6]));
+  const sideways = dot(forward, right);
+  const toward = dot(forward, toEye);
+  const angle = Math.atan2(Math.abs(sideways), toward) / RAD_PER_DEG;
+  const viewName =
+    angle < 25
+      ? 'front'
+      : angle < 65
+        ? 'three-quarter'
+        : angle < 115
+          ? 'profile'
+          : angle < 155
+            ? 'back three-quarter'
+            : 'back';
+  const facing = angle < 15 ? 'toward you' : angle > 165 ? 'away' : sideways > 0 ? 'right' : 'left';
+  return { viewName, facing };
+}
+
+const LIMBS: readonly (readonly [from: string, to: string])[] = [
+  ['uarm', 'farm'],
+  ['farm', 'hand'],
+  ['thigh', 'calf'],
+  ['calf', 'foot'],
+];
+
+/** Projected over true length of each limb segment in a parallel projection along the view: 1 lies across it, 0 points at the eye. */
+export function foreshortening(rig: Rig, view: View): number[] {
+  const { toEye } = viewAxes(view);
+  return (['L', 'R'] as const).flatMap((side) =>
+    LIMBS.map(([from, to]) => {
+      const bone = sub(rig.pos[`${to}.${side}`], rig.pos[`${from}.${side}`]);
+      const along = dot(bone, toEye) / length(bone);
+      return Math.sqrt(1 - clamp(along * along, 0, 1));
+    }),
+  );
+}
+
+/** Degrees between the directions of the shoulders and the hips, seen from above. */
+export function twistDeg(rig: Rig): number {
+  const heading = (right: string, left: string): number => {
+    const across = sub(rig.pos[left], rig.pos[right]);
+    return Math.atan2(across[2], across[0]) / RAD_PER_DEG;
+  };
+  const difference = heading('uarm.R', 'uarm.L') - heading('thigh.R', 'thigh.L');
+  return Math.abs(((difference + 540) % 360) - 180);
+}
