@@ -1,0 +1,75 @@
+import type { Plan } from '../practice/schema';
+import { expandPlan, type SegmentKind } from '../practice/timeline';
+import type { RunEvent } from './log';
+import { stateOnTimeline, type Visit } from './run';
+
+/** Where the time of a session went, milliseconds; the first six add up to `wallMs`. */
+export interface RunAccount {
+  preparingMs: number;
+  lookingMs: number;
+  drawingMs: number;
+  /** Changes and lead-ins. */
+  changingMs: number;
+  restingMs: number;
+  heldMs: number;
+  wallMs: number;
+  /** Part of drawingMs that went into pages of lines. */
+  linesMs: number;
+  /** Drawings made: each pose drawn on for at least MIN_PIECE_MS, once. */
+  pieces: number;
+  linePages: number;
+  peeks: number;
+  /** Time added to poses that had been left: going back, starting over. */
+  extraMs: number;
+}
+
+/** A pose left sooner than this was passed over, not drawn. */
+export const MIN_PIECE_MS = 5000;
+
+type Sum = 'preparingMs' | 'lookingMs' | 'drawingMs' | 'changingMs' | 'restingMs';
+const SUM_OF: Record<SegmentKind, Sum> = {
+  body: 'preparingMs',
+  page: 'drawingMs',
+  leadIn: 'changingMs',
+  look: 'lookingMs',
+  draw: 'drawingMs',
+  lookAgain: 'lookingMs',
+  change: 'changingMs',
+  rest: 'restingMs',
+};
+
+export const visitSpentMs = (visit: Visit): number => visit.endMs - visit.startMs - visit.heldMs;
+
+/** Account for a session up to a moment (its end, when it has ended before). */
+export function accountRun(plan: Plan, log: readonly RunEvent[], nowMs: number): RunAccount {
+  const timeline = expandPlan(plan);
+  const { visits } = stateOnTimeline(timeline, log, nowMs);
+  const account: RunAccount = {
+    preparingMs: 0,
+    lookingMs: 0,
+    drawingMs: 0,
+    changingMs: 0,
+    restingMs: 0,
+    heldMs: 0,
+    wallMs: visits.length > 0 ? visits[visits.length - 1].endMs - visits[0].startMs : 0,
+    linesMs: 0,
+    pieces: 0,
+    linePages: 0,
+    peeks: 0,
+    extraMs: 0,
+  };
+  const drawnMs = new Map<number, number>();
+  for (const visit of visits) {
+    const { kind } = timeline.segments[visit.segmentIndex];
+    const spent = visitSpentMs(visit);
+    account[SUM_OF[kind]] += spent;
+    account.heldMs += visit.heldMs;
+    account.peeks += visit.peeksAtMs.length;
+    if (kind === 'page') account.linesMs += spent;
+    if (kind === 'page' && visit.ended === 'next') account.linePages++;
+    if (kind === 'draw') drawnMs.set(visit.segmentIndex, (drawnMs.get(visit.segmentIndex) ?? 0) + spent);
+    if (visit.extra) account.extraMs += spent;
+  }
+  account.pieces = [...drawnMs.values()].filter((ms) => ms >= MIN_PIECE_MS).length;
+  return account;
+}

@@ -1,0 +1,87 @@
+import { setHours, setMinutes, startOfDay, subDays } from 'date-fns';
+import type { RunEvent } from './clock/log';
+import { runStateAt } from './clock/run';
+import type { Session } from './journal/session';
+import { proposePlan } from './practice/propose';
+import { expandPlan } from './practice/timeline';
+import { seededRandom } from './random';
+import type { ReferenceFacts } from './references/coverage';
+
+export const DEMO_LEARNER = 'Wren Halloran';
+
+/** Days ago, minutes and what was noted: twelve weeks with two weeks away in the middle. */
+const EVENINGS: readonly [daysAgo: number, minutes: number, note: string][] = [
+  [82, 20, 'Stiff. The stilt-walkers look like ladders.'],
+  [79, 10, ''],
+  [75, 25, 'First page of lines made the rest easier.'],
+  [68, 20, 'Heads too big again.'],
+  [61, 5, 'Only five minutes, but five minutes.'],
+  [54, 30, 'Slow contour of the drummer: the far knee is behind more than I thought.'],
+  [35, 10, 'Two weeks away. Rusty and it does not matter.'],
+  [28, 20, 'Weight in the left leg, finally.'],
+  [19, 25, ''],
+  [11, 40, 'Looked longer, drew less. Better.'],
+  [5, 20, 'Bell-ringers lean further than I dare to draw.'],
+  [2, 15, 'The bread-carriers are getting rounder.'],
+];
+
+/** Replay an evening: some poses ended early, one gone back to, a pause now and then; a page of lines takes what it takes. */
+function liveThrough(plan: Session['plan'], random: () => number): RunEvent[] {
+  const timeline = expandPlan(plan);
+  const log: RunEvent[] = [{ type: 'start', atMs: 0 }];
+  let atMs = 0;
+  for (let guard = 0; guard < 2000; guard++) {
+    const state = runStateAt(plan, log, atMs);
+    if (state.phase === 'done') break;
+    const segment = timeline.segments[state.segmentIndex];
+    const visit = state.visits[state.visits.length - 1];
+    const startMs = visit.startMs + visit.heldMs;
+    const at = (share: number): number => Math.round(startMs + visit.lengthMs * share);
+    const roll = random();
+    if (segment.open) log.push({ type: 'next', atMs: at(0.7 + 0.8 * random()) });
+    else if (segment.kind === 'draw' && roll < 0.05) log.push({ type: 'next', atMs: at(0.6) });
+    else if (segment.kind === 'change' && roll < 0.04) log.push({ type: 'back', atMs: at(0.5) });
+    else if (segment.kind === 'draw' && roll > 0.95) {
+      const heldFrom = at(0.4);
+      log.push({ type: 'hold', atMs: heldFrom, reason: 'paused' });
+      log.push({ type: 'resume', atMs: heldFrom + 8000 + Math.round(30_000 * random()), counted: false });
+    }
+    atMs = Math.max(atMs, log[log.length - 1].atMs);
+    atMs = Math.max(atMs, runStateAt(plan, log, atMs).deadlineMs ?? 0);
+  }
+  return log;
+}
+
+/**
+ * The past sessions of the demo learner, who draws right-facing figures far too often. The same seed gives the same sessions; only
+ * their dates follow from `nowMs`.
+ */
+export function demoSessions(references: readonly ReferenceFacts[], nowMs: number, seed = 7): Session[] {
+  const random = seededRandom(seed);
+  const rightward = references.filter((r) => r.facing !== 'left');
+  const leftward = references.filter((r) => r.facing === 'left').slice(0, 3);
+  return EVENINGS.map(([daysAgo, minutes, note], i) => {
+    const start = setMinutes(setHours(startOfDay(subDays(nowMs, daysAgo)), 19), Math.floor(random() * 50));
+    const plan = proposePlan({
+      availableMs: minutes * 60_000,
+      references: [...rightward, ...leftward],
+      history: {
+        daysSinceLast: i === 0 ? undefined : EVENINGS[i - 1][0] - daysAgo,
+        facings: { left: 0, right: 0 },
+        timesDrawn: new Map(),
+      },
+      seed: seed * 100 + i,
+    });
+    const log = liveThrough(plan, random);
+    const end = runStateAt(plan, log, Number.MAX_SAFE_INTEGER);
+    return {
+      id: `demo-${i + 1}`,
+      plan,
+      log,
+      startedAtMs: start.getTime(),
+      lastSeenMs: end.visits[end.visits.length - 1].endMs,
+      status: 'kept' as const,
+      note,
+    };
+  });
+}
