@@ -1,0 +1,28 @@
+import { BIN_DAYS } from '@/core/references/picture';
+import { announce } from './changes';
+import { db } from './db';
+import { imageKey } from './images';
+
+/** Delete for good what has been in the bin for longer than BIN_DAYS: sets with their pictures, pictures, pages. */
+export async function emptyOldBin(nowMs: number): Promise<number> {
+  const before = nowMs - BIN_DAYS * 86_400_000;
+  const old = ({ binnedAtMs }: { binnedAtMs: number | null }): boolean => binnedAtMs !== null && binnedAtMs < before;
+  const tx = (await db()).transaction(['sets', 'pictures', 'pages', 'images'], 'readwrite');
+  const sets = new Set((await tx.objectStore('sets').getAll()).filter(old).map((s) => s.id));
+  const pictures = (await tx.objectStore('pictures').getAll()).filter((p) => old(p) || sets.has(p.setId));
+  const pages = (await tx.objectStore('pages').getAll()).filter(old);
+  for (const id of sets) await tx.objectStore('sets').delete(id);
+  for (const [store, kind, records] of [
+    ['pictures', 'picture', pictures],
+    ['pages', 'page', pages],
+  ] as const)
+    for (const { id } of records) {
+      await tx.objectStore(store).delete(id);
+      await tx.objectStore('images').delete(imageKey(kind, id));
+      await tx.objectStore('images').delete(imageKey('thumbnail', id));
+    }
+  await tx.done;
+  const count = sets.size + pictures.length + pages.length;
+  if (count > 0) announce('sets', 'pictures', 'pages');
+  return count;
+}

@@ -1,0 +1,72 @@
+import type { Records } from '@/core/interchange/archive';
+import { announce } from './changes';
+import { db, type Settings, type Store, STORES } from './db';
+
+/** All records, the bin included; images are read one by one with their keys. */
+export async function readRecords(): Promise<{ records: Records; imageKeys: string[] }> {
+  const tx = (await db()).transaction(['sessions', 'pages', 'sets', 'pictures', 'settings', 'images']);
+  const [sessions, pages, sets, pictures, names, values, imageKeys] = await Promise.all([
+    tx.objectStore('sessions').getAll(),
+    tx.objectStore('pages').getAll(),
+    tx.objectStore('sets').getAll(),
+    tx.objectStore('pictures').getAll(),
+    tx.objectStore('settings').getAllKeys(),
+    tx.objectStore('settings').getAll(),
+    tx.objectStore('images').getAllKeys(),
+  ]);
+  const settings = Object.fromEntries(names.map((name, i) => [name, values[i]]));
+  return { records: { sessions, pages, sets, pictures, settings }, imageKeys };
+}
+
+export interface PutBack {
+  added: number;
+  /** Already here under the same id; what was here stays. */
+  kept: number;
+}
+
+/** Put records and images back in one transaction: all or nothing, and nothing that is already here is touched. */
+export async function putRecords(records: Records, images: readonly { key: string; image: Blob }[]): Promise<PutBack> {
+  const tx = (await db()).transaction(['sessions', 'pages', 'sets', 'pictures', 'settings', 'images'], 'readwrite');
+  const result: PutBack = { added: 0, kept: 0 };
+  try {
+    for (const store of ['sessions', 'pages', 'sets', 'pictures'] as const)
+      for (const record of records[store]) {
+        if ((await tx.objectStore(store).getKey(record.id)) !== undefined) {
+          result.kept++;
+          continue;
+        }
+        await tx.objectStore(store).put(record as never);
+        result.added++;
+      }
+    for (const { key, image } of images)
+      if ((await tx.objectStore('images').getKey(key)) === undefined) await tx.objectStore('images').put(image, key);
+    for (const [name, value] of Object.entries(records.settings))
+      if ((await tx.objectStore('settings').getKey(name)) === undefined || name === 'seeded')
+        await tx.objectStore('settings').put(value as Settings[keyof Settings], name);
+    await tx.done;
+  } catch (error) {
+    tx.done.catch(() => undefined);
+    tryAbort(() => tx.abort());
+    throw error;
+  }
+  announce('sessions', 'pages', 'sets', 'pictures', 'settings');
+  return result;
+}
+
+/** Aborting a transaction that has failed already throws; the failure itself is what matters. */
+function tryAbort(abort: () => void): void {
+  try {
+    abort();
+  } catch {
+    // already aborted
+  }
+}
+
+/** Delete everything in one transaction. Stays empty: the demo learner does not come back by itself. */
+export async function wipeEverything(): Promise<void> {
+  const tx = (await db()).transaction(STORES, 'readwrite');
+  for (const store of STORES) await tx.objectStore(store).clear();
+  await tx.objectStore('settings').put(true, 'seeded');
+  await tx.done;
+  announce(...(STORES as Store[]));
+}

@@ -1,0 +1,31 @@
+import { type Page, pageSchema } from '@/core/journal/session';
+import { announce } from './changes';
+import { db } from './db';
+import { imageKey } from './images';
+
+/** Photographed pages of a session in the order they were added, without those in the bin. */
+export async function listPages(sessionId: string): Promise<Page[]> {
+  const pages = await (await db()).getAllFromIndex('pages', 'bySession', sessionId);
+  return pages.filter((p) => p.binnedAtMs === null).sort((a, b) => a.addedAtMs - b.addedAtMs);
+}
+
+/** Keep a page with its photograph and thumbnail, all or nothing. */
+export async function addPage(page: Page, image: Blob, thumbnail: Blob): Promise<void> {
+  const tx = (await db()).transaction(['pages', 'images'], 'readwrite');
+  await Promise.all([
+    tx.objectStore('pages').put(pageSchema.parse(page)),
+    tx.objectStore('images').put(image, imageKey('page', page.id)),
+    tx.objectStore('images').put(thumbnail, imageKey('thumbnail', page.id)),
+    tx.done,
+  ]);
+  announce('pages');
+}
+
+/** Put a page into the bin, or take it out with null. */
+export async function binPage(id: string, binnedAtMs: number | null): Promise<void> {
+  const tx = (await db()).transaction('pages', 'readwrite');
+  const page = await tx.store.get(id);
+  if (page) await tx.store.put({ ...page, binnedAtMs });
+  await tx.done;
+  announce('pages');
+}

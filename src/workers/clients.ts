@@ -1,0 +1,34 @@
+import * as Comlink from 'comlink';
+import type { Stamp } from '@/core/clock/gaps';
+import type { ArchiveApi } from './archive.worker';
+import type { FigureApi } from './figure.worker';
+import type { PictureApi } from './picture.worker';
+
+export interface Client<T> {
+  api: Comlink.Remote<T>;
+  /** Stop at once; what was under way never answers. */
+  stop: () => void;
+}
+
+function client<T>(worker: Worker): Client<T> {
+  return { api: Comlink.wrap<T>(worker), stop: () => worker.terminate() };
+}
+
+export const startPictureWorker = (): Client<PictureApi> =>
+  client(new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module', name: 'pictures' }));
+
+export const startFigureWorker = (): Client<FigureApi> =>
+  client(new Worker(new URL('./figure.worker.ts', import.meta.url), { type: 'module', name: 'figures' }));
+
+export const startArchiveWorker = (): Client<ArchiveApi> =>
+  client(new Worker(new URL('./archive.worker.ts', import.meta.url), { type: 'module', name: 'archive' }));
+
+/** A function handed to a worker. */
+export const callback = <T extends object>(f: T): T & Comlink.ProxyMarked => Comlink.proxy(f);
+
+/** Ticks of about a tenth of a second that go on in a hidden tab. */
+export function startClock(onTick: (stamp: Stamp) => void): () => void {
+  const worker = new Worker(new URL('./clock.worker.ts', import.meta.url), { type: 'module', name: 'clock' });
+  worker.onmessage = (event: MessageEvent<Stamp>) => onTick(event.data);
+  return () => worker.terminate();
+}
