@@ -1,0 +1,46 @@
+// A headless browser with the figure renderer loaded; used by the scripts that make pictures of figures.
+import { createServer } from 'node:http';
+import { fileURLToPath } from 'node:url';
+import { chromium } from '@playwright/test';
+import { build } from 'esbuild';
+
+export const CHROMIUM = {
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--use-gl=angle',
+    '--use-angle=swiftshader',
+    '--enable-unsafe-swiftshader',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--no-first-run',
+  ],
+};
+
+export async function openFigurePage() {
+  const root = fileURLToPath(new URL('../..', import.meta.url));
+  const { outputFiles } = await build({
+    entryPoints: [`${root}/scripts/figures/page.ts`],
+    bundle: true,
+    write: false,
+    format: 'iife',
+    target: 'es2022',
+    tsconfig: `${root}/tsconfig.json`,
+  });
+  const server = createServer((request, response) => {
+    const script = request.url === '/page.js';
+    response.setHeader('content-type', script ? 'text/javascript' : 'text/html');
+    response.end(script ? outputFiles[0].text : '<!doctype html><script src="page.js"></script>');
+  }).listen(0, '127.0.0.1');
+  const browser = await chromium.launch(CHROMIUM);
+  const page = await browser.newPage();
+  page.on('pageerror', (error) => console.error(error));
+  await page.goto(`http://127.0.0.1:${server.address().port}/`);
+  return {
+    page,
+    close: async () => {
+      await browser.close();
+      server.close();
+    },
+  };
+}

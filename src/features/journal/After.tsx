@@ -1,0 +1,75 @@
+'use client';
+import Link from 'next/link';
+import { useSearchParams } from 'next/navigation';
+import { compareToPlan } from '@/core/journal/compare';
+import { accountSession, type Session } from '@/core/journal/session';
+import { clockDigits } from '@/core/practice/duration';
+import { EXERCISES } from '@/core/practice/exercises';
+import { loadSession } from '@/storage/sessions';
+import { useStored } from '@/storage/useStored';
+import { Notice } from '@/ui/Notice';
+import { AsItWent } from './AsItWent';
+import { NoteField } from './NoteField';
+import { PagePhotos } from './PagePhotos';
+
+/** The end of a session: what was made, the page, one line. */
+export function After() {
+  const id = useSearchParams().get('session') ?? '';
+  const session = useStored(async () => (await loadSession(id)) ?? null, ['sessions'], [id]);
+  if (session.problem) return <Notice>{session.problem}</Notice>;
+  if (session.value === undefined) return <div className="h-40" aria-busy />;
+  if (session.value === null)
+    return (
+      <Notice tone="plain">
+        That session is not kept in this browser.{' '}
+        <Link className="link-quiet" href="/journal">
+          See the journal
+        </Link>
+      </Notice>
+    );
+  return <Made session={session.value} />;
+}
+
+function Made({ session }: { session: Session }) {
+  const { pieces, drawingMs, linePages, linesMs, peeks } = accountSession(session);
+  const asides = [
+    linePages > 0 && `${linePages} ${linePages === 1 ? 'page' : 'pages'} of lines, ${clockDigits(linesMs)} of it`,
+    peeks > 0 && `${peeks} ${peeks === 1 ? 'peek' : 'peeks'}`,
+  ].filter((a) => a !== false);
+  return (
+    <>
+      <h1 className="text-[clamp(30px,4.6vw,52px)] leading-tight">
+        <span className="digits">{pieces}</span> {pieces === 1 ? 'drawing' : 'drawings'},{' '}
+        <span className="digits">{clockDigits(drawingMs)}</span> of drawing
+      </h1>
+      <p className="mt-2 font-serif text-[19px]">
+        {asides.length > 0 && `${asides.join('; ')}. `}
+        {compareToPlan(session)}
+      </p>
+      <div className="mt-6">
+        <AsItWent session={session} />
+      </div>
+      <h2 className="mt-7 border-t border-hairline pt-5 text-[20px]">Put the page away</h2>
+      <div className="mt-3">
+        <PagePhotos sessionId={session.id} />
+      </div>
+      <div className="mt-6">
+        <NoteField key={session.id} sessionId={session.id} note={session.note} question={closingQuestion(session)} />
+      </div>
+      <div className="mt-6 flex flex-wrap gap-3">
+        <Link href={`/journal?session=${session.id}`} className="btn max-sm:h-14">
+          To the journal
+        </Link>
+        <Link href="/" className="btn-quiet btn max-sm:h-14">
+          Once more
+        </Link>
+      </div>
+    </>
+  );
+}
+
+/** Asked after the last exercise of the session. */
+export function closingQuestion({ plan }: Session): string {
+  const last = plan.blocks.findLast((b) => b.kind === 'poses');
+  return last ? EXERCISES[last.exercise].closingQuestion : 'What will you try next time?';
+}

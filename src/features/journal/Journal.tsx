@@ -1,0 +1,129 @@
+'use client';
+import { format } from 'date-fns';
+import Link from 'next/link';
+import { useSearchParams } from 'next/navigation';
+import { useMemo } from 'react';
+import { actualRibbon } from '@/core/clock/ribbon';
+import { compareToPlan } from '@/core/journal/compare';
+import { accountSession, type Session } from '@/core/journal/session';
+import { clockDigits } from '@/core/practice/duration';
+import { listSessions } from '@/storage/sessions';
+import { useStored } from '@/storage/useStored';
+import { Notice } from '@/ui/Notice';
+import { Ribbon } from '@/ui/ribbon/Ribbon';
+import { closingQuestion } from './After';
+import { AsItWent } from './AsItWent';
+import { DrawnRow } from './DrawnRow';
+import { NoteField } from './NoteField';
+import { PagePhotos } from './PagePhotos';
+import { TimeSums } from './TimeSums';
+
+export function Journal() {
+  const wanted = useSearchParams().get('session');
+  const sessions = useStored(async () => (await listSessions()).filter((s) => s.status === 'kept'), ['sessions'], []);
+  if (sessions.problem) return <Notice>{sessions.problem}</Notice>;
+  if (!sessions.value) return <div className="h-60" aria-busy />;
+  if (sessions.value.length === 0)
+    return (
+      <>
+        <h1 className="text-[30px]">Nothing in the journal yet</h1>
+        <p className="mt-2">
+          Every session lands here by itself, however short.{' '}
+          <Link className="link-quiet" href="/">
+            Begin one on Today
+          </Link>
+        </p>
+      </>
+    );
+  const index = Math.max(
+    0,
+    sessions.value.findIndex((s) => s.id === wanted),
+  );
+  const missing = wanted !== null && sessions.value.every((s) => s.id !== wanted);
+  return (
+    <>
+      {missing && <Notice tone="plain">That session is not kept in this browser. Here is the last one.</Notice>}
+      <SessionEntry sessions={sessions.value} index={index} />
+      <Earlier sessions={sessions.value} current={sessions.value[index].id} />
+    </>
+  );
+}
+
+function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index: number }) {
+  const session = sessions[index];
+  const older = sessions.at(index + 1);
+  const newer = index > 0 ? sessions[index - 1] : undefined;
+  const { pieces } = accountSession(session);
+  return (
+    <article aria-label="Session">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-8 gap-y-1">
+        <h1 className="text-[30px]">{format(session.startedAtMs, 'EEEE, MMMM d')}</h1>
+        <nav aria-label="Sessions" className="flex gap-6">
+          {older && (
+            <Link className="link-quiet" href={`/journal?session=${older.id}`}>
+              The one before
+            </Link>
+          )}
+          {newer && (
+            <Link className="link-quiet" href={`/journal?session=${newer.id}`}>
+              The one after
+            </Link>
+          )}
+        </nav>
+      </div>
+      <p className="font-serif text-[19px]">
+        {pieces} {pieces === 1 ? 'drawing' : 'drawings'}, begun at {format(session.startedAtMs, 'H:mm')}.{' '}
+        {compareToPlan(session)}
+      </p>
+      <div className="mt-5">
+        <AsItWent session={session} />
+      </div>
+      <div className="mt-4 border-y border-hairline py-4">
+        <TimeSums session={session} />
+      </div>
+      <DrawnRow session={session} />
+      <div className="mt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[auto_1fr]">
+        <PagePhotos sessionId={session.id} />
+        <NoteField key={session.id} sessionId={session.id} note={session.note} question={closingQuestion(session)} />
+      </div>
+    </article>
+  );
+}
+
+function Earlier({ sessions, current }: { sessions: readonly Session[]; current: string }) {
+  return (
+    <section aria-label="All sessions" className="mt-8">
+      <h2 className="border-t border-ink pt-4 text-[20px]">
+        {sessions.length} {sessions.length === 1 ? 'session' : 'sessions'}
+      </h2>
+      <ul className="mt-2">
+        {sessions.map((session) => (
+          <EarlierRow key={session.id} session={session} current={session.id === current} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function EarlierRow({ session, current }: { session: Session; current: boolean }) {
+  const blocks = useMemo(() => actualRibbon(session.plan, session.log, session.lastSeenMs), [session]);
+  const { pieces, drawingMs } = accountSession(session);
+  return (
+    <li className="border-b border-hairline [contain-intrinsic-size:56px] [content-visibility:auto]">
+      <Link
+        href={`/journal?session=${session.id}`}
+        aria-current={current ? 'true' : undefined}
+        className={`grid grid-cols-[150px_120px_200px_1fr] items-center gap-x-5 px-2 py-2 max-lg:grid-cols-[1fr_auto] max-lg:gap-y-1 ${current ? 'bg-sheet font-semibold' : 'hover:bg-sheet'}`}
+      >
+        <span>{format(session.startedAtMs, 'EEE, MMM d, yyyy')}</span>
+        <span className="font-normal text-quiet tabular-nums">
+          {pieces} in {clockDigits(drawingMs)}
+        </span>
+        <span className="block max-lg:col-span-2">
+          <Ribbon blocks={blocks} size="card" label={`${blocks.map((b) => b.label).join(', ')}`} />
+        </span>
+        <span className="truncate font-serif font-normal italic max-lg:col-span-2">{session.note}</span>
+      </Link>
+    </li>
+  );
+}

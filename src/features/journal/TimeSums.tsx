@@ -1,0 +1,49 @@
+import { accountSession, type Session } from '@/core/journal/session';
+import { clockDigits, wholeSeconds } from '@/core/practice/duration';
+import { sumPlan } from '@/core/practice/sums';
+
+/** "10 s less", "as planned". */
+function against(actualMs: number, plannedMs: number): string {
+  const s = Math.round((actualMs - plannedMs) / 1000);
+  if (s === 0) return 'as planned';
+  const words = Math.abs(s) < 60 ? `${Math.abs(s)} s` : clockDigits(Math.abs(s) * 1000);
+  return `${words} ${s > 0 ? 'more' : 'less'}`;
+}
+
+/** Where the time went: six sums that add up to the wall time. */
+export function TimeSums({ session }: { session: Session }) {
+  const account = accountSession(session);
+  const plan = sumPlan(session.plan);
+  const rows: [name: string, ms: number, note: string][] = [
+    ['Preparing', account.preparingMs, against(account.preparingMs, plan.preparingMs)],
+    ['Looking', account.lookingMs, against(account.lookingMs, plan.lookingMs)],
+    ['Drawing', account.drawingMs, against(account.drawingMs, plan.drawingMs)],
+    ['Changing', account.changingMs, against(account.changingMs, plan.changingMs + plan.leadInMs)],
+    ['Resting', account.restingMs, against(account.restingMs, plan.restingMs)],
+    ['Held', account.heldMs, account.heldMs === 0 ? 'never' : 'on hold'],
+  ];
+  const seconds = wholeSeconds(rows.map(([, ms]) => ms));
+  const total = seconds.reduce((a, b) => a + b, 0);
+  return (
+    <dl className="grid grid-cols-2 gap-y-4 sm:grid-cols-4 lg:grid-cols-7">
+      {rows.map(([name, , note], i) => (
+        <div key={name} className="flex flex-col border-l border-hairline pl-3 lg:first:border-l-0 lg:first:pl-0">
+          <dt className="order-2 font-semibold">{name}</dt>
+          <dd className="order-1 digits text-[25px] leading-tight" data-sum={name.toLowerCase()}>
+            {clockDigits(seconds[i] * 1000)}
+          </dd>
+          <dd className="order-3 text-[14px] text-quiet">{note}</dd>
+        </div>
+      ))}
+      <div className="flex flex-col border-l border-ink pl-3">
+        <dt className="order-2 font-semibold">Together</dt>
+        <dd className="order-1 digits text-[25px] leading-tight" data-sum="together">
+          {clockDigits(total * 1000)}
+        </dd>
+        <dd className="order-3 text-[14px] text-quiet">
+          {total > 0 ? `${Math.round((100 * seconds[2]) / total)} % of it drawing` : ''}
+        </dd>
+      </div>
+    </dl>
+  );
+}

@@ -1,0 +1,78 @@
+'use client';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { SHIPPED_FIGURES } from '@/core/figure/reference';
+import { BUILT_IN_SET_ID, type PictureSet } from '@/core/references/picture';
+import { binSet, listPictures, listSets, saveSet } from '@/storage/pictures';
+import { storageProblem } from '@/storage/problems';
+import { saveSetting } from '@/storage/settings';
+import { useStored } from '@/storage/useStored';
+import { Notice } from '@/ui/Notice';
+import { BuiltInFigures } from './BuiltInFigures';
+import { NewSet } from './NewSet';
+import { OwnSet } from './OwnSet';
+import { Shelf } from './Shelf';
+
+async function setsWithCounts(): Promise<{ set: PictureSet; count: number }[]> {
+  const sets = await listSets();
+  return Promise.all(sets.map(async (set) => ({ set, count: (await listPictures(set.id)).length })));
+}
+
+export function Poses() {
+  const router = useRouter();
+  const wanted = useSearchParams().get('set') ?? BUILT_IN_SET_ID;
+  const sets = useStored(setsWithCounts, ['sets', 'pictures'], []);
+  const [naming, setNaming] = useState(false);
+  const open = sets.value?.find(({ set }) => set.id === wanted);
+  const fail = (error: unknown): void => {
+    toast.error(storageProblem(error));
+  };
+  const show = (id: string): void => router.push(id === BUILT_IN_SET_ID ? '/poses' : `/poses?set=${id}`);
+
+  const create = (name: string): void => {
+    const set: PictureSet = { id: crypto.randomUUID(), name, createdAtMs: Date.now(), binnedAtMs: null };
+    saveSet(set).then(() => {
+      setNaming(false);
+      show(set.id);
+    }, fail);
+  };
+  const practise = (setId: string): void => {
+    saveSetting('setId', setId).then(() => router.push('/'), fail);
+  };
+  const putAway = (set: PictureSet): void => {
+    binSet(set.id, Date.now()).then(() => {
+      show(BUILT_IN_SET_ID);
+      toast(`“${set.name}” is in the bin for 30 days.`, {
+        action: { label: 'Put back', onClick: () => void binSet(set.id, null).then(() => show(set.id), fail) },
+      });
+    }, fail);
+  };
+
+  return (
+    <>
+      <h1 className="sr-only">Poses</h1>
+      {sets.problem && <Notice>{sets.problem}</Notice>}
+      <Shelf
+        current={open?.set.id ?? BUILT_IN_SET_ID}
+        entries={[
+          { id: BUILT_IN_SET_ID, name: 'Lantern pageant figures', count: SHIPPED_FIGURES.length },
+          ...(sets.value ?? []).map(({ set, count }) => ({ id: set.id, name: set.name, count })),
+        ]}
+        onShow={show}
+        onNew={() => setNaming(true)}
+      />
+      {naming && <NewSet onCreate={create} onCancel={() => setNaming(false)} />}
+      {open ? (
+        <OwnSet
+          key={open.set.id}
+          set={open.set}
+          onPractise={() => practise(open.set.id)}
+          onPutAway={() => putAway(open.set)}
+        />
+      ) : (
+        <BuiltInFigures onPractise={() => practise(BUILT_IN_SET_ID)} onAddOwn={() => setNaming(true)} />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,52 @@
+import { Plus } from 'lucide-react';
+
+export interface ShelfEntry {
+  id: string;
+  name: string;
+  count: number;
+}
+
+/** Sets stand on a shelf: spines side by side, the open one pulled out. */
+export function Shelf({
+  entries,
+  current,
+  onShow,
+  onNew,
+}: {
+  entries: readonly ShelfEntry[];
+  current: string;
+  onShow: (id: string) => void;
+  onNew: () => void;
+}) {
+  return (
+    <nav aria-label="Sets" className="border-b-2 border-ink">
+      <ul className="flex flex-wrap items-end gap-x-2 gap-y-3 pt-1">
+        {entries.map(({ id, name, count }) => {
+          const open = id === current;
+          return (
+            <li key={id}>
+              <button
+                type="button"
+                aria-current={open ? 'true' : undefined}
+                onClick={() => onShow(id)}
+                className={`max-w-[240px] rounded-t-[4px] border border-b-0 border-rule px-4 text-left ${
+                  open ? 'border-ink bg-sheet pt-3 pb-4' : 'pt-2 pb-2 hover:bg-sheet'
+                }`}
+              >
+                <span className="block truncate font-serif text-[17px]">{name}</span>
+                <span className="text-[13px] text-quiet">
+                  {count} {id === 'built-in' ? 'views' : count === 1 ? 'picture' : 'pictures'}
+                </span>
+              </button>
+            </li>
+          );
+        })}
+        <li>
+          <button type="button" className="btn-quiet btn mb-1" onClick={onNew}>
+            <Plus size={16} aria-hidden /> New set
+          </button>
+        </li>
+      </ul>
+    </nav>
+  );
+}

@@ -1,0 +1,34 @@
+/** One breath in and out. */
+const BREATH_MS = 10_000;
+const WIDTH = 480;
+const HEIGHT = 52;
+
+/** A wave to breathe along: in over the rise, out over the fall; what is behind is drawn dark. */
+export function Breathing({ elapsedMs, lengthMs }: { elapsedMs: number; lengthMs: number }) {
+  const breaths = Math.max(1, Math.min(6, Math.floor(lengthMs / BREATH_MS)));
+  const step = WIDTH / breaths;
+  const wave = Array.from({ length: breaths }, (_, i) => {
+    const x = i * step;
+    return `M${x} ${HEIGHT - 4}C${x + step * 0.22} ${HEIGHT - 4} ${x + step * 0.24} 4 ${x + step * 0.5} 4S${x + step * 0.78} ${HEIGHT - 4} ${x + step} ${HEIGHT - 4}`;
+  }).join('');
+  const now = Math.min(1, elapsedMs / (breaths * BREATH_MS));
+  return (
+    <div aria-hidden className="max-w-[480px]">
+      <svg viewBox={`-3 0 ${WIDTH + 6} ${HEIGHT}`} className="w-full">
+        <path d={wave} fill="none" stroke="var(--hairline)" strokeWidth={2} />
+        <clipPath id="breathed">
+          <rect x={-4} y={0} width={WIDTH * now + 4} height={HEIGHT} />
+        </clipPath>
+        <path
+          d={wave}
+          fill="none"
+          stroke="var(--moss)"
+          strokeWidth={5}
+          strokeLinecap="round"
+          clipPath="url(#breathed)"
+        />
+      </svg>
+      <p className="text-quiet">in over the rise, out over the fall</p>
+    </div>
+  );
+}

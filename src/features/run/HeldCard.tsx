@@ -1,0 +1,56 @@
+'use client';
+import { useEffect, useRef } from 'react';
+import type { RunState } from '@/core/clock/run';
+import { clockDigits } from '@/core/practice/duration';
+import type { Segment } from '@/core/practice/timeline';
+
+interface Props {
+  state: RunState;
+  segment: Segment;
+  stopping: boolean;
+  nowMs: number;
+  onGoOn: () => void;
+  onCount: () => void;
+  onStop: () => void;
+}
+
+/** On hold: why, what is safe, and the ways on. */
+export function HeldCard({ state, segment, stopping, nowMs, onGoOn, onCount, onStop }: Props) {
+  const first = useRef<HTMLButtonElement>(null);
+  const asleep = state.holdReason === 'asleep';
+  // A pause by key keeps its key; anything unexpected gets the focus, so that Enter answers it.
+  useEffect(() => {
+    if (state.holdReason !== 'paused' || stopping) first.current?.focus();
+  }, [state.holdReason, stopping]);
+  const left = segment.open ? `${clockDigits(state.elapsedMs)} on this page` : `${clockDigits(state.leftMs)} left`;
+  const sentence = stopping
+    ? 'Stop here and keep everything so far?'
+    : {
+        paused: 'On hold',
+        closed: 'Picked up where it was cut off',
+        moved: 'Taken over from the other tab',
+        asleep: `This machine slept for ${clockDigits(nowMs - (state.heldSinceMs ?? nowMs))}`,
+      }[state.holdReason ?? 'paused'];
+  return (
+    <section
+      aria-label="On hold"
+      className="absolute top-1/2 left-1/2 w-[min(460px,86%)] -translate-x-1/2 -translate-y-1/2 border border-rule bg-sheet p-6 text-center"
+    >
+      <p className="font-serif text-[26px] leading-tight">{sentence}</p>
+      <p className="mt-1 text-quiet">{left}. Nothing is lost.</p>
+      <div className="mt-5 flex flex-wrap justify-center gap-3">
+        <button ref={first} type="button" className="btn h-12 max-sm:h-14" onClick={onGoOn}>
+          {asleep ? 'Go on from where I was' : 'Go on'} <kbd className="kbd kbd-sm">Space</kbd>
+        </button>
+        {asleep && (
+          <button type="button" className="btn-quiet btn h-12 max-sm:h-14" onClick={onCount}>
+            Count it as drawn
+          </button>
+        )}
+        <button type="button" className="btn-quiet btn h-12 max-sm:h-14" onClick={onStop}>
+          Stop and keep {stopping && <kbd className="kbd kbd-sm">X</kbd>}
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,32 @@
+import { classifyGap, type Stamp } from '@/core/clock/gaps';
+
+export interface SessionClock {
+  /** Milliseconds since the session's start; monotonic, whole numbers. */
+  nowMs: () => number;
+  /** Take in a worker's tick: whether time passed since the last one or the machine was asleep, and when it was last seen. */
+  tick: (stamp: Stamp) => { gap: 'passed' | 'asleep'; lastSeenMs: number };
+}
+
+/**
+ * The session clock of this document: wall time when it was opened, monotonic from there. A jump of the wall clock that the monotonic
+ * one did not see (sleep on most machines) is added, so that time asleep shows up as time on hold.
+ * @param notBeforeMs Session time that is already booked; the clock never goes back behind it.
+ */
+export function createSessionClock(startedAtMs: number, notBeforeMs: number): SessionClock {
+  const baseMs = Math.max(notBeforeMs, Date.now() - startedAtMs) - performance.now();
+  let sleptMs = 0;
+  let last: Stamp | undefined;
+  let lastSeenMs = notBeforeMs;
+  const nowMs = (): number => Math.round(baseMs + sleptMs + performance.now());
+  return {
+    nowMs,
+    tick(stamp) {
+      const gap = last ? classifyGap(last, stamp) : 'passed';
+      const seen = lastSeenMs;
+      if (last && gap === 'asleep') sleptMs += Math.max(0, stamp.wallMs - last.wallMs - (stamp.monoMs - last.monoMs));
+      last = stamp;
+      lastSeenMs = nowMs();
+      return { gap, lastSeenMs: seen };
+    },
+  };
+}

@@ -1,0 +1,70 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import { loadReferenceImage } from '@/storage/references';
+import { type Client, startFigureWorker, startPictureWorker } from '@/workers/clients';
+import type { FigureApi } from '@/workers/figure.worker';
+import type { PictureApi } from '@/workers/picture.worker';
+
+export type ReadyPicture = { kind: 'ready'; bitmap: ImageBitmap } | { kind: 'missing' };
+
+/** How many pictures are kept decoded: the one shown and the ones coming. */
+const KEEP = 3;
+
+/**
+ * Pictures of the references given, decoded in a worker at screen size before they are due.
+ * @param wanted The current one first, then what comes next.
+ */
+export function usePictures(wanted: readonly string[]): ReadonlyMap<string, ReadyPicture> {
+  const [ready, setReady] = useState<ReadonlyMap<string, ReadyPicture>>(new Map());
+  const known = useRef(new Set<string>());
+  const pictures = useRef<Client<PictureApi>>(undefined);
+  const figures = useRef<Client<FigureApi>>(undefined);
+  useEffect(
+    () => () => {
+      pictures.current?.stop();
+      figures.current?.stop();
+      pictures.current = undefined;
+      figures.current = undefined;
+      known.current.clear();
+    },
+    [],
+  );
+  const key = [...new Set(wanted)].slice(0, KEEP).join('\n');
+  useEffect(() => {
+    const ids = key === '' ? [] : key.split('\n');
+    const scale = Math.min(2, devicePixelRatio);
+    const render = (id: string): Promise<Blob> => {
+      figures.current ??= startFigureWorker();
+      return figures.current.api.render(id, false);
+    };
+    const load = async (id: string): Promise<ReadyPicture> => {
+      const image = await loadReferenceImage(id, render);
+      if (!image) return { kind: 'missing' };
+      pictures.current ??= startPictureWorker();
+      return {
+        kind: 'ready',
+        bitmap: await pictures.current.api.atSize(image, screen.width * scale, screen.height * scale),
+      };
+    };
+    for (const id of ids) {
+      if (known.current.has(id)) continue;
+      known.current.add(id);
+      load(id)
+        .catch((): ReadyPicture => ({ kind: 'missing' }))
+        .then((picture) => setReady((before) => new Map(before).set(id, picture)));
+    }
+    setReady((before) => {
+      const stale = [...before.keys()].filter((id) => !ids.includes(id));
+      if (stale.length === 0) return before;
+      const next = new Map(before);
+      for (const id of stale) {
+        const picture = next.get(id);
+        if (picture?.kind === 'ready') picture.bitmap.close();
+        next.delete(id);
+        known.current.delete(id);
+      }
+      return next;
+    });
+  }, [key]);
+  return ready;
+}

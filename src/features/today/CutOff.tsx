@@ -1,0 +1,55 @@
+'use client';
+import { format } from 'date-fns';
+import { useRouter } from 'next/navigation';
+import { toast } from 'sonner';
+import { runStateAt } from '@/core/clock/run';
+import type { Session } from '@/core/journal/session';
+import { clockDigits } from '@/core/practice/duration';
+import { plannedRibbon } from '@/core/practice/ribbon';
+import { expandPlan } from '@/core/practice/timeline';
+import { storageProblem } from '@/storage/problems';
+import { stopAndKeep } from '@/storage/startSession';
+import { Ribbon } from '@/ui/ribbon/Ribbon';
+import { unlockSound } from '@/ui/sound/cuePlayer';
+
+/** A session that was cut off: go on where it was, or stop and keep it. */
+export function CutOff({ session }: { session: Session }) {
+  const router = useRouter();
+  const { segments, totalMs } = expandPlan(session.plan);
+  const state = runStateAt(session.plan, session.log, session.lastSeenMs);
+  const segment = segments[Math.min(state.segmentIndex, segments.length - 1)];
+  const spentMs = segment.startMs + state.elapsedMs;
+  return (
+    <section aria-label="Cut off">
+      <h2 className="font-sans text-[15px] font-semibold">Still open</h2>
+      <p className="mt-2">
+        A session begun {format(session.startedAtMs, 'EEEE')} at {format(session.startedAtMs, 'H:mm')} is waiting with{' '}
+        {clockDigits(Math.max(0, totalMs - spentMs))} to go.
+      </p>
+      <div className="mt-2">
+        <Ribbon blocks={plannedRibbon(session.plan)} size="card" label="How far it went" playheadMs={spentMs} />
+      </div>
+      <div className="mt-3 flex gap-3">
+        <button
+          type="button"
+          className="btn"
+          onClick={() => {
+            unlockSound();
+            router.push('/run');
+          }}
+        >
+          Go on
+        </button>
+        <button
+          type="button"
+          className="btn-quiet btn"
+          onClick={() => {
+            stopAndKeep(session).catch((error: unknown) => toast.error(storageProblem(error)));
+          }}
+        >
+          Stop and keep
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,34 @@
+'use client';
+import { format } from 'date-fns';
+import Link from 'next/link';
+import { clockDigits } from '@/core/practice/duration';
+import { accountSession, type Session } from '@/core/journal/session';
+
+/** The last session in a sentence, with its note. */
+export function LastTime({ sessions }: { sessions: readonly Session[] | undefined }) {
+  if (!sessions) return <section aria-label="Last time" />;
+  const last = sessions.at(0);
+  return (
+    <section aria-label="Last time">
+      <h2 className="font-sans text-[15px] font-semibold">Last time</h2>
+      {last ? (
+        <>
+          <p className="mt-2">
+            {format(last.startedAtMs, 'EEEE, MMMM d')}: {describe(last)}
+          </p>
+          {last.note && <p className="mt-1 font-serif text-[17px] italic">“{last.note}”</p>}
+          <Link href={`/journal?session=${last.id}`} className="link-quiet mt-2 inline-block">
+            Look back at it
+          </Link>
+        </>
+      ) : (
+        <p className="mt-2 text-quiet">No session yet. The first one can be a minute long.</p>
+      )}
+    </section>
+  );
+}
+
+function describe(session: Session): string {
+  const { pieces, drawingMs } = accountSession(session);
+  return `${pieces} ${pieces === 1 ? 'drawing' : 'drawings'} in ${clockDigits(drawingMs)} of drawing.`;
+}

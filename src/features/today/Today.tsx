@@ -1,0 +1,215 @@
+'use client';
+import { format } from 'date-fns';
+import { RefreshCw } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import { clockDigits } from '@/core/practice/duration';
+import { plannedRibbon } from '@/core/practice/ribbon';
+import { countPoses, sumPlan } from '@/core/practice/sums';
+import { BUILT_IN_SET_ID } from '@/core/references/picture';
+import { listSets } from '@/storage/pictures';
+import { storageProblem } from '@/storage/problems';
+import { referencesOf } from '@/storage/references';
+import { seedOnFirstVisit } from '@/storage/seed';
+import { listSessions } from '@/storage/sessions';
+import { loadSetting, saveSetting } from '@/storage/settings';
+import { startSession } from '@/storage/startSession';
+import { useStored } from '@/storage/useStored';
+import { MinutesRuler } from '@/ui/MinutesRuler';
+import { Notice } from '@/ui/Notice';
+import { Ribbon } from '@/ui/ribbon/Ribbon';
+import { unlockSound } from '@/ui/sound/cuePlayer';
+import { useNow } from '@/ui/useNow';
+import { CutOff } from './CutOff';
+import { LastTime } from './LastTime';
+import { StandingReference } from './StandingReference';
+import { SumsEquation } from './SumsEquation';
+import { useProposal } from './useProposal';
+import { WeekBoxes } from './WeekBoxes';
+
+const DEFAULT_MINUTES = 20;
+
+interface Choice {
+  minutes: number;
+  setId: string;
+}
+
+async function loadChoice(): Promise<Choice> {
+  await seedOnFirstVisit(Date.now());
+  const [minutes, setId] = await Promise.all([loadSetting('minutes'), loadSetting('setId')]);
+  return { minutes: minutes ?? DEFAULT_MINUTES, setId: setId ?? BUILT_IN_SET_ID };
+}
+
+export function Today() {
+  const router = useRouter();
+  const nowMs = useNow(30_000);
+  const saved = useStored(loadChoice, [], []);
+  const [changed, setChanged] = useState<Partial<Choice>>({});
+  const choice = saved.value && { ...saved.value, ...changed };
+  const sets = useStored(listSets, ['sets'], []);
+  const sessions = useStored(listSessions, ['sessions'], [saved.value]);
+  const knownSet = sets.value?.find((s) => s.id === choice?.setId);
+  const setId = knownSet?.id ?? BUILT_IN_SET_ID;
+  const references = useStored(() => referencesOf(setId), ['pictures', 'sets'], [setId]);
+  const [mix, setMix] = useState(0);
+  const [starting, setStarting] = useState(false);
+  const kept = useMemo(() => sessions.value?.filter((s) => s.status === 'kept'), [sessions.value]);
+  const cutOff = sessions.value?.find((s) => s.status === 'running');
+  const today = Math.floor(nowMs / 86_400_000);
+  const plan = useProposal(
+    choice?.minutes ?? DEFAULT_MINUTES,
+    references.value,
+    saved.value && kept,
+    today * 100 + mix,
+    nowMs,
+  );
+  const blocks = useMemo(() => plan && plannedRibbon(plan), [plan]);
+
+  const choose = (part: Partial<Choice>): void => {
+    setChanged((before) => ({ ...before, ...part }));
+    const saving = [
+      part.minutes !== undefined && saveSetting('minutes', part.minutes),
+      part.setId !== undefined && saveSetting('setId', part.setId),
+    ];
+    Promise.all(saving).catch((error: unknown) => toast.error(storageProblem(error)));
+  };
+
+  const start = useCallback(() => {
+    if (!plan || starting) return;
+    unlockSound();
+    setStarting(true);
+    startSession(plan).then(
+      () => router.push('/run'),
+      (error: unknown) => {
+        setStarting(false);
+        toast.error(storageProblem(error));
+      },
+    );
+  }, [plan, starting, router]);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const target = event.target as HTMLElement;
+      const busy = target.closest('button, a, select, input:not([type=range]), textarea');
+      if (event.key === 'Enter' && !busy && !event.repeat) start();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [start]);
+
+  const problem = saved.problem ?? sessions.problem ?? references.problem;
+  const sums = plan && sumPlan(plan);
+  const empty = references.value?.length === 0;
+  const minutes = choice?.minutes ?? DEFAULT_MINUTES;
+  return (
+    <main className="mx-4 pt-5 pb-10 sm:mx-10" aria-busy={!plan}>
+      <h1 className="sr-only">Today</h1>
+      {problem && <Notice>{problem}</Notice>}
+      <section
+        aria-label="How long"
+        className="grid grid-cols-[auto_1fr] items-start gap-x-8 gap-y-4 lg:grid-cols-[auto_minmax(0,330px)_minmax(0,1fr)_auto]"
+      >
+        <p className="digits text-[104px] leading-[0.9] max-sm:text-[80px]" aria-hidden>
+          {minutes}
+        </p>
+        <div className="pt-2">
+          <p className="font-serif text-[26px] leading-tight">{minutes === 1 ? 'minute' : 'minutes'}</p>
+          {plan && sums ? (
+            <>
+              <p suppressHydrationWarning>
+                {format(nowMs, 'H:mm')} to {format(nowMs + sums.totalMs, 'H:mm')}
+              </p>
+              <p className="text-quiet">
+                {countPoses(plan)} {countPoses(plan) === 1 ? 'pose' : 'poses'}, {clockDigits(sums.drawingMs)} of drawing
+              </p>
+            </>
+          ) : (
+            <p className="text-quiet">Putting a session together.</p>
+          )}
+        </div>
+        <div className="col-span-2 lg:col-span-1">
+          <p className="mb-1 text-[14px] text-quiet" aria-hidden>
+            How long have you got?
+          </p>
+          <MinutesRuler minutes={minutes} onChange={(m) => choose({ minutes: m })} />
+        </div>
+        <button
+          type="button"
+          className="btn h-[72px] px-6 font-serif text-[30px] font-medium btn-primary max-lg:col-span-2 max-lg:w-full"
+          disabled={!plan || starting || empty}
+          onClick={start}
+        >
+          Start <kbd className="kbd kbd-sm max-sm:hidden">Enter</kbd>
+        </button>
+      </section>
+
+      <section aria-label="The session" className="mt-4">
+        <p className="flex flex-wrap items-baseline gap-x-3 gap-y-2 font-serif text-[22px]">
+          <span>I am drawing from</span>
+          <select
+            aria-label="What to draw from"
+            className="cursor-pointer border-b-2 border-charcoal bg-transparent py-1"
+            value={setId}
+            onChange={(event) => choose({ setId: event.target.value })}
+          >
+            <option value={BUILT_IN_SET_ID}>Lantern pageant figures</option>
+            {sets.value?.map((s) => (
+              <option key={s.id} value={s.id}>
+                {s.name}
+              </option>
+            ))}
+          </select>
+          <button
+            type="button"
+            className="btn-quiet btn ml-auto font-sans btn-sm"
+            disabled={!plan}
+            onClick={() => setMix(mix + 1)}
+          >
+            <RefreshCw size={15} aria-hidden /> Another mix
+          </button>
+        </p>
+        {empty ? (
+          <div className="mt-4">
+            <Notice tone="plain">
+              There are no pictures in this set yet. Add some under Poses, or choose the lantern pageant figures.
+            </Notice>
+          </div>
+        ) : (
+          <p className="mt-2 min-h-[22px]">
+            {plan && (
+              <>
+                <b>Why this plan:</b> {plan.why[0].toLowerCase() + plan.why.slice(1)}
+              </>
+            )}
+          </p>
+        )}
+        <div className="mt-3 min-h-[245px]">
+          {blocks && plan && sums && !empty && (
+            <Ribbon
+              blocks={blocks}
+              size="plan"
+              label={`The session on a ribbon: ${blocks.map((b) => `${b.label}, ${b.measure}`).join('; ')}. In all ${clockDigits(sums.totalMs)}.`}
+              standing={(cell, i) => (
+                <StandingReference referenceId={cell.cell.referenceId} width={cell.width} every={i} />
+              )}
+            />
+          )}
+        </div>
+        {plan && sums && !empty && (
+          <SumsEquation
+            sums={sums}
+            availableMs={plan.availableMs}
+            hasOpen={plan.blocks.some((b) => b.kind === 'lines')}
+          />
+        )}
+      </section>
+
+      <div className="mt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[440px_1fr_1fr]">
+        <WeekBoxes sessions={kept} nowMs={nowMs} />
+        <LastTime sessions={kept} />
+        {cutOff && <CutOff session={cutOff} />}
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,84 @@
+'use client';
+import { Moon, Sun } from 'lucide-react';
+import type { Route } from 'next';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { brushStroke } from './brush';
+import { useTheme } from './useTheme';
+
+const PLACES: readonly { href: Route; label: string }[] = [
+  { href: '/', label: 'Today' },
+  { href: '/journal', label: 'Journal' },
+  { href: '/poses', label: 'Poses' },
+  { href: '/data', label: 'Data' },
+];
+
+function Mark() {
+  return (
+    <svg width="22" height="24" viewBox="0 0 22 24" aria-hidden>
+      <path
+        d="M2 2 8.2 7.2H13.8L20 2 19.6 12.4 11 22 2.4 12.4Z"
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="1.7"
+        strokeLinejoin="round"
+      />
+      <path d="M11 13.2V6.6M11 13.2l3.6 2.6" stroke="var(--russet)" strokeWidth="1.9" strokeLinecap="round" />
+    </svg>
+  );
+}
+
+export function TopBar() {
+  const pathname = usePathname();
+  const { theme, setTheme } = useTheme();
+  const next = theme === 'night' ? 'paper' : 'night';
+  return (
+    <header className="no-print mx-4 flex min-h-[52px] items-center gap-x-6 border-b border-hairline max-sm:flex-wrap max-sm:gap-y-0 sm:mx-10">
+      <Link href="/" className="flex items-center gap-2 font-serif text-[19px] font-[650]">
+        <Mark />
+        Fox Minute
+      </Link>
+      <nav aria-label="Places" className="max-sm:order-3 max-sm:w-full">
+        <ul className="flex gap-1 sm:gap-3">
+          {PLACES.map(({ href, label }) => {
+            const here = pathname === href || (href === '/journal' && pathname === '/after');
+            return (
+              <li key={href}>
+                <Link
+                  href={href}
+                  aria-current={here ? 'page' : undefined}
+                  className={`relative block px-2 py-3 ${here ? 'font-semibold' : 'text-quiet hover:text-ink'}`}
+                >
+                  {label}
+                  {here && (
+                    <svg
+                      aria-hidden
+                      width="100%"
+                      height="8"
+                      viewBox="0 0 60 8"
+                      preserveAspectRatio="none"
+                      className="absolute inset-x-0 -bottom-1"
+                    >
+                      <path d={brushStroke([2, 4], [58, 3.2], 5, 4)} fill="var(--charcoal)" />
+                    </svg>
+                  )}
+                </Link>
+              </li>
+            );
+          })}
+        </ul>
+      </nav>
+      <button
+        type="button"
+        className="btn ml-auto border-0 btn-ghost btn-sm"
+        aria-label={next === 'night' ? 'Night studio: dim the lights' : 'Paper: turn the lights on'}
+        onClick={() => setTheme(next)}
+      >
+        {theme === 'night' ? <Sun size={17} aria-hidden /> : <Moon size={17} aria-hidden />}
+        <span className="max-sm:sr-only" aria-hidden>
+          {theme === 'night' ? 'Night studio' : 'Paper'}
+        </span>
+      </button>
+    </header>
+  );
+}

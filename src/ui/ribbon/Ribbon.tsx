@@ -1,0 +1,300 @@
+'use client';
+import { type ReactNode, useId, useMemo } from 'react';
+import type { RibbonBlock } from '@/core/practice/ribbon';
+import { brushBand, brushStroke } from '../brush';
+import { useWidth } from '../useWidth';
+import { type LaidBlock, type LaidCell, layOutLine, layOutWrapped, positionAt, type RibbonLayout } from './layout';
+import { FAMILY_COLOR, isNotch, RibbonPatterns } from './patterns';
+
+/** The same ribbon at four sizes. */
+export type RibbonSize = 'card' | 'plan' | 'run' | 'journal';
+interface Look {
+  band: number;
+  /** Room above for what stands on the cells. */
+  above: number;
+  floor: number;
+  gap: number;
+  edge: number;
+  labels: boolean;
+}
+const LOOKS: Record<RibbonSize, Look> = {
+  plan: { band: 58, above: 112, floor: 24, gap: 9, edge: 2.2, labels: true },
+  journal: { band: 36, above: 0, floor: 13, gap: 6, edge: 1.8, labels: false },
+  run: { band: 30, above: 0, floor: 13, gap: 5, edge: 1.6, labels: false },
+  card: { band: 14, above: 0, floor: 3, gap: 3, edge: 1.1, labels: false },
+};
+const NOTCH_SHARE = 0.26;
+const WRAP_BELOW_PX = 700;
+const LABEL_PX = 44;
+
+export interface RibbonProps {
+  blocks: readonly RibbonBlock[];
+  size: RibbonSize;
+  /** Read out instead of the drawing. */
+  label: string;
+  /** Time spent, ms from the start: before it the ribbon is restated dark, after it only laid in. */
+  playheadMs?: number;
+  /** Lay out at a given scale instead of filling the width. */
+  pxPerMs?: number;
+  /** Stands on a cell, within its width. */
+  standing?: (cell: LaidCell, index: number) => ReactNode;
+  /** Several lines where there is little width; on by default for `plan`. */
+  wrap?: boolean;
+  onLayout?: (layout: RibbonLayout) => void;
+}
+
+/** A session drawn as a band: one cell a drawing, low notches for rests and body, pattern and color by exercise family. */
+export function Ribbon({ blocks, size, label, playheadMs, pxPerMs, standing, wrap = size === 'plan' }: RibbonProps) {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const look = LOOKS[size];
+  const narrow = wrap && width < WRAP_BELOW_PX;
+  const layout = useMemo(() => {
+    if (width === 0) return undefined;
+    const measure = { widthPx: width, floorPx: narrow ? Math.min(26, look.floor) : look.floor, gapPx: look.gap };
+    return narrow ? layOutWrapped(blocks, measure) : layOutLine(blocks, measure, pxPerMs);
+  }, [blocks, width, narrow, look, pxPerMs]);
+  const above = standing ? (narrow ? 64 : look.above) : 4;
+  const lineHeight = above + look.band + (look.labels ? LABEL_PX + (narrow ? 4 : 16) : 6);
+  const head = layout && playheadMs !== undefined ? positionAt(layout, playheadMs) : undefined;
+  const floored =
+    layout?.lines.some((l) => l.blocks.some((b) => b.cells.some((c) => c.width > c.trueWidth + 1))) ?? false;
+  return (
+    <div ref={ref} role="img" aria-label={label} className="w-full" style={{ minHeight: lineHeight }}>
+      {layout?.lines.map((line, i) => (
+        <div key={i} className="relative" style={{ height: lineHeight }}>
+          {standing && (
+            <div className="absolute inset-x-0 top-0" style={{ height: above + 1 }}>
+              {line.blocks.flatMap((b) =>
+                b.cells.map((c, k) =>
+                  c.cell.referenceId === null ? null : (
+                    <div
+                      key={`${b.index}:${k}`}
+                      className="absolute bottom-0 flex items-end justify-center"
+                      style={{ left: c.x, width: c.width, height: above }}
+                    >
+                      {standing(c, k)}
+                    </div>
+                  ),
+                ),
+              )}
+            </div>
+          )}
+          <BandLine
+            line={line.blocks}
+            look={look}
+            above={above}
+            width={width}
+            headX={head === undefined ? undefined : head.line === i ? head.x : head.line > i ? width : 0}
+            showHead={head?.line === i}
+            trueMarks={size === 'plan'}
+          />
+          {look.labels && <Labels line={line.blocks} top={above + look.band + 12} width={width} />}
+        </div>
+      ))}
+      {size === 'plan' && floored && (
+        <p className="mt-1 text-[13px] text-quiet" aria-hidden>
+          Underlined: the true width of a cell drawn wider, so that you can see it.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Labels({ line, top, width }: { line: readonly LaidBlock[]; top: number; width: number }) {
+  return line.map((b, i) => {
+    const next = i + 1 < line.length ? line[i + 1].x : width;
+    return (
+      <div
+        key={`${b.index}:${b.x}`}
+        aria-hidden
+        className="absolute text-[13px] leading-tight"
+        style={{ left: b.x, top, width: Math.max(44, next - b.x - 4) }}
+      >
+        <span className="block font-semibold">{b.block.label}</span>
+        <span className="text-quiet">{b.block.measure}</span>
+      </div>
+    );
+  });
+}
+
+interface BandLineProps {
+  line: readonly LaidBlock[];
+  look: Look;
+  above: number;
+  width: number;
+  headX: number | undefined;
+  showHead: boolean;
+  trueMarks: boolean;
+}
+function BandLine({ line, look, above, width, headX, showHead, trueMarks }: BandLineProps) {
+  const id = useId();
+  const bands = (
+    <g>
+      {line.map((b) => (
+        <Band key={`${b.index}:${b.x}`} laid={b} y={above} look={look} patternId={id} trueMarks={trueMarks} />
+      ))}
+    </g>
+  );
+  return (
+    <svg aria-hidden className="absolute inset-0 overflow-visible" width={width} height={above + look.band + 12}>
+      <RibbonPatterns id={id} />
+      {headX === undefined ? (
+        bands
+      ) : (
+        <>
+          <clipPath id={`${id}-spent`}>
+            <rect x={-8} y={0} width={headX + 8} height={above + look.band + 20} />
+          </clipPath>
+          <g opacity={0.34}>{bands}</g>
+          <g clipPath={`url(#${id}-spent)`}>{bands}</g>
+          {showHead && (
+            <path
+              d={brushStroke([0, above - 11], [1.5, above + look.band + 11], 7, 5)}
+              transform={`translate(${headX} 0)`}
+              fill="var(--russet)"
+              stroke="var(--ground)"
+              strokeWidth={6}
+              paintOrder="stroke"
+            />
+          )}
+        </>
+      )}
+    </svg>
+  );
+}
+
+interface BandProps {
+  laid: LaidBlock;
+  y: number;
+  look: Look;
+  patternId: string;
+  trueMarks: boolean;
+}
+function Band({ laid, y, look, patternId, trueMarks }: BandProps) {
+  const { block, index, cells } = laid;
+  const notch = isNotch(block.family);
+  const height = notch ? Math.max(5, Math.round(look.band * NOTCH_SHARE)) : look.band;
+  const top = y + look.band - height;
+  const color = FAMILY_COLOR[block.family];
+  const solid = block.family === 'quick' || notch;
+  const rule = { stroke: 'var(--quiet)', fill: 'none' };
+  return (
+    <g>
+      <path
+        d={brushBand({
+          x: laid.x,
+          y: top,
+          width: laid.width,
+          height,
+          seed: index + 3,
+          edge: look.edge,
+          end: notch ? 1.2 : 2.4,
+        })}
+        fill={`url(#${patternId}-${block.family})`}
+        stroke={solid ? 'none' : color}
+        strokeWidth={1.4}
+      />
+      {cells.map(({ cell, x, width, trueWidth }, j) => {
+        const share = cell.lengthMs === 0 ? 0 : width / cell.lengthMs;
+        const lookPx = cell.lookMs * share;
+        const heldPx = cell.heldMs > 0 ? Math.max(7, cell.heldMs * share) : 0;
+        return (
+          <g key={j}>
+            {j > 0 && !notch && (
+              <path
+                d={brushBand({
+                  x: x - 0.9,
+                  y: top - 2,
+                  width: 1.8,
+                  height: height + 4,
+                  seed: index * 31 + j,
+                  edge: 0.2,
+                  end: 0.7,
+                })}
+                fill="var(--ground)"
+              />
+            )}
+            {cell.skipped && (
+              <>
+                <rect x={x + 1} y={top - 2} width={Math.max(2, width - 2)} height={height + 4} fill="var(--ground)" />
+                <rect
+                  x={x + 2}
+                  y={top + 1}
+                  width={Math.max(1, width - 4)}
+                  height={height - 2}
+                  strokeDasharray="3 2.5"
+                  {...rule}
+                />
+              </>
+            )}
+            {cell.extra && !cell.skipped && (
+              <>
+                <rect x={x} y={top - 2} width={width} height={height + 4} fill="var(--ground)" />
+                <path
+                  d={brushBand({
+                    x: x + 2,
+                    y: top + 1,
+                    width: Math.max(4, width - 4),
+                    height: height - 2,
+                    seed: j + 90,
+                    edge: 1,
+                    end: 1.5,
+                  })}
+                  fill="none"
+                  stroke={color}
+                  strokeWidth={1.6}
+                />
+              </>
+            )}
+            {lookPx > 0 && !cell.skipped && (
+              <>
+                <path
+                  d={brushBand({
+                    x: x + 2,
+                    y: top + 2,
+                    width: Math.max(3, lookPx),
+                    height: height - 4,
+                    seed: 77,
+                    edge: 1,
+                    end: 1,
+                  })}
+                  fill="var(--sheet)"
+                />
+                <path d={`M${x + 2 + lookPx} ${top - 3}v${height + 6}`} stroke={color} strokeWidth={1.4} />
+                {lookPx > 16 && height > 16 && <Eye x={x + 2 + lookPx / 2} y={top + height / 2} color={color} />}
+              </>
+            )}
+            {heldPx > 0 && (
+              <>
+                <rect
+                  x={x + width - heldPx - 3}
+                  y={top - 2}
+                  width={heldPx + 4}
+                  height={height + 4}
+                  fill="var(--ground)"
+                />
+                <path
+                  d={`M${x + width - heldPx / 2 - 2.5} ${top + height / 2 - 5}v10m5 -10v10`}
+                  strokeWidth={1.8}
+                  {...rule}
+                />
+              </>
+            )}
+            {trueMarks && width > trueWidth + 1 && (
+              <rect x={x + 1.5} y={y + look.band + 5} width={Math.max(1, trueWidth)} height={2} fill="var(--ink)" />
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+function Eye({ x, y, color }: { x: number; y: number; color: string }) {
+  return (
+    <g transform={`translate(${x} ${y})`} fill="none" stroke={color} strokeWidth={1.4}>
+      <path d="M-7 0Q0 -6.4 7 0Q0 6.4 -7 0Z" />
+      <circle r={1.7} fill={color} />
+    </g>
+  );
+}
