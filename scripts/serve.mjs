@@ -13,10 +13,14 @@ async function freePort() {
 
 export async function serve() {
   const port = await freePort();
-  const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
-    stdio: 'ignore',
-  });
+  const server = spawn(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+      stdio: 'ignore',
+    },
+  );
   const base = `http://127.0.0.1:${port}`;
   for (let i = 0; ; i++) {
     try {

@@ -2,6 +2,7 @@ import type { Metadata, Viewport } from 'next';
 import localFont from 'next/font/local';
 import type { ReactNode } from 'react';
 import { Toaster } from 'sonner';
+import { FirstVisit } from '@/features/data/FirstVisit';
 import { themeScript } from '@/ui/useTheme';
 import './globals.css';
 
@@ -33,6 +34,7 @@ export default function RootLayout({ children }: { children: ReactNode }) {
       <body className="min-h-dvh bg-ground font-sans text-ink">
         {children}
         <Toaster position="bottom-center" />
+        <FirstVisit />
       </body>
     </html>
   );

@@ -35,14 +35,14 @@ export async function putRecords(records: Records, images: readonly { key: strin
           result.kept++;
           continue;
         }
-        await tx.objectStore(store).put(record as never);
+        await tx.objectStore(store).put(record);
         result.added++;
       }
     for (const { key, image } of images)
       if ((await tx.objectStore('images').getKey(key)) === undefined) await tx.objectStore('images').put(image, key);
     for (const [name, value] of Object.entries(records.settings))
       if ((await tx.objectStore('settings').getKey(name)) === undefined || name === 'seeded')
-        await tx.objectStore('settings').put(value as Settings[keyof Settings], name);
+        await tx.objectStore('settings').put(value, name);
     await tx.done;
   } catch (error) {
     tx.done.catch(() => undefined);

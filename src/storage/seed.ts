@@ -19,8 +19,16 @@ export async function addDemoLearner(nowMs: number): Promise<void> {
   announce('sessions', 'settings');
 }
 
-/** On the very first visit only. */
-export async function seedOnFirstVisit(nowMs: number): Promise<void> {
-  const seeded = await (await db()).get('settings', 'seeded');
-  if (seeded === undefined) await addDemoLearner(nowMs);
+let seeding: Promise<void> | undefined;
+
+/** On the very first visit only; asked by several views at once, done once. */
+export function seedOnFirstVisit(nowMs: number): Promise<void> {
+  seeding ??= (async () => {
+    const seeded = await (await db()).get('settings', 'seeded');
+    if (seeded === undefined) await addDemoLearner(nowMs);
+  })().catch((error: unknown) => {
+    seeding = undefined;
+    throw error;
+  });
+  return seeding;
 }

@@ -122,7 +122,7 @@ function contactShade({ contact }: Figure, pictureSize: { value: [number, number
     new PlaneGeometry(...contact.size).rotateX(-Math.PI / 2),
     fadeAtEdges(new MeshBasicMaterial({ map, transparent: true, depthWrite: false }), pictureSize),
   );
-  shade.position.set(contact.centre[0], 0.003, contact.centre[1]);
+  shade.position.set(contact.center[0], 0.003, contact.center[1]);
   shade.renderOrder = 1;
   return shade;
 }

@@ -98,7 +98,7 @@ export function compileField(primitives: readonly Primitive[], rig: Rig): Field 
     loftTable: new Float32Array(sorted.filter((p) => p.shape === 'loft').length * LOFT_SAMPLES * LOFT_WIDTH),
     joints: new Float64Array(JOINTS.length * JOINT_STRIDE),
     reach: new Float64Array(count),
-    centre: new Float64Array(count * 3),
+    center: new Float64Array(count * 3),
     radius: new Float64Array(count),
   };
   let loftStart = 0;
@@ -171,7 +171,7 @@ function placeTube(field: Field, i: number, p: Extract<Primitive, { shape: 'tube
   }
   const bulge = p.rm === undefined ? 0 : Math.max(0, rm - mix(r0, r1, tm));
   field.params.set([...from, ...dir, len, ...u, ...v, ...flat, r0, r1, bulge, tm, ...bow], i * STRIDE);
-  field.centre.set(scale(add(from, to), 0.5), i * 3);
+  field.center.set(scale(add(from, to), 0.5), i * 3);
   field.radius[i] = len / 2 + Math.max(r0, r1, rm) * Math.max(1, ...flat) + length(bow);
 }
 
@@ -182,17 +182,17 @@ function placeEllipsoid(
   rig: Rig,
 ): void {
   const frame = frameOf(rig, p.frame);
-  const centre = toWorld(frame, p.c);
+  const center = toWorld(frame, p.c);
   const turn = p.shape === 'ellipsoid' ? (p.rot ?? [0, 0, 0]) : [0, 0, 0];
   const rot = quatMul(frame.rot, quatProduct(aboutY(turn[1]), aboutX(turn[0]), aboutZ(turn[2])));
   const r: Vec3 = [p.r[0] * frame.scale[0], p.r[1] * frame.scale[1], p.r[2] * frame.scale[2]];
   const amp = p.shape === 'bump' ? p.amp : 0;
-  field.params.set([...centre, ...axes(rot), 1 / r[0], 1 / r[1], 1 / r[2], Math.min(...r), amp], i * STRIDE);
+  field.params.set([...center, ...axes(rot), 1 / r[0], 1 / r[1], 1 / r[2], Math.min(...r), amp], i * STRIDE);
   if (p.shape === 'ellipsoid' && p.clip) {
     const normal = rotate(frame.rot, normalize(p.clip.n));
     field.params.set([...normal, dot(normal, toWorld(frame, p.clip.p)), 1], i * STRIDE + 17);
   }
-  field.centre.set(centre, i * 3);
+  field.center.set(center, i * 3);
   field.radius[i] = Math.max(...r) * (p.shape === 'bump' ? 2.5 : 1);
 }
 
@@ -266,13 +266,13 @@ function placeLoft(field: Field, i: number, p: Extract<Primitive, { shape: 'loft
     ],
     i * STRIDE,
   );
-  field.centre.set(add(frame.origin, rotate(frame.rot, [0, (first + last) / 2, 0])), i * 3);
+  field.center.set(add(frame.origin, rotate(frame.rot, [0, (first + last) / 2, 0])), i * 3);
   field.radius[i] = len / 2 + 0.6;
 }
 
 function placeGroove(field: Field, i: number, p: Extract<Primitive, { shape: 'groove' }>, rig: Rig): void {
   const { from, to, len, dir } = ends(rig, p.a, p.b);
   field.params.set([...from, ...dir, len, 1 / p.w, p.amp, p.fade ?? 0.25], i * STRIDE);
-  field.centre.set(scale(add(from, to), 0.5), i * 3);
+  field.center.set(scale(add(from, to), 0.5), i * 3);
   field.radius[i] = len / 2 + p.w * 2.5;
 }

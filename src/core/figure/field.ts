@@ -33,8 +33,8 @@ export interface Field {
   joints: Float64Array;
   /** How far a primitive can still influence the surface through blending. */
   reach: Float64Array;
-  /** Bounding spheres: centres (3 each) and radii. */
-  centre: Float64Array;
+  /** Bounding spheres: centers (3 each) and radii. */
+  center: Float64Array;
   radius: Float64Array;
 }
 

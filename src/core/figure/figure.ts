@@ -33,7 +33,7 @@ function lowestNear(field: Field, p: Vec3, radius: number): number {
   let n = 0;
   for (let i = 0; i < field.count; i++) {
     if (field.shape[i] >= SHAPE.bump || !SEATED_PARTS.has(field.part[i])) continue;
-    const away = Math.hypot(field.centre[i * 3] - p[0], field.centre[i * 3 + 2] - p[2]) - field.radius[i];
+    const away = Math.hypot(field.center[i * 3] - p[0], field.center[i * 3 + 2] - p[2]) - field.radius[i];
     if (away < radius) list[n++] = i;
   }
   let low = Infinity;
@@ -76,10 +76,10 @@ function finePatches(rig: Rig, detail: number): Patch[] {
   if (detail <= 0) return [];
   const at = (bone: string, offset: Vec3): Vec3 => add(rig.pos[bone], rotate(rig.rot[bone], offset));
   return [
-    { centre: at('head', [0, 0.2, 0.1]), radius: 0.6, h: 0.0135 / detail },
+    { center: at('head', [0, 0.2, 0.1]), radius: 0.6, h: 0.0135 / detail },
     ...(['L', 'R'] as const).flatMap((side) => [
-      { centre: at(`hand.${side}`, [0, -0.44, 0]), radius: 0.53, h: 0.0145 / detail },
-      { centre: at(`foot.${side}`, [0.02, -0.22, 0.36]), radius: 0.7, h: 0.018 / detail },
+      { center: at(`hand.${side}`, [0, -0.44, 0]), radius: 0.53, h: 0.0145 / detail },
+      { center: at(`foot.${side}`, [0.02, -0.22, 0.36]), radius: 0.7, h: 0.018 / detail },
     ]),
   ];
 }

@@ -115,7 +115,7 @@ export function penetrations(field: Field): { parts: string; depth: number }[] {
         for (let i = 0; i < field.count; i++) {
           if (field.shape[i] >= SHAPE.bump) continue;
           const c = i * 3;
-          const d2 = (x - field.centre[c]) ** 2 + (y - field.centre[c + 1]) ** 2 + (z - field.centre[c + 2]) ** 2;
+          const d2 = (x - field.center[c]) ** 2 + (y - field.center[c + 1]) ** 2 + (z - field.center[c + 2]) ** 2;
           if (d2 >= field.radius[i] ** 2) continue;
           list[n++] = i;
           parts |= 1 << field.part[i];

@@ -40,7 +40,7 @@ export function coarseGrid(field: Field): DistanceGrid {
           if (field.shape[i] >= SHAPE.bump) continue;
           const c = i * 3;
           const bound =
-            Math.hypot(cx - field.centre[c], cy - field.centre[c + 1], cz - field.centre[c + 2]) - field.radius[i];
+            Math.hypot(cx - field.center[c], cy - field.center[c + 1], cz - field.center[c + 2]) - field.radius[i];
           if (bound > nearest + 2 * half) continue;
           const d = primitiveDistance(field, i, cx, cy, cz);
           if (d < nearest) nearest = d;
@@ -148,7 +148,7 @@ export function bakeOcclusion(
 export interface ContactMap {
   data: Uint8Array;
   resolution: number;
-  centre: [x: number, z: number];
+  center: [x: number, z: number];
   size: [width: number, depth: number];
 }
 
@@ -189,5 +189,5 @@ export function contactMap(
       const rim = Math.min(1, Math.min(i, j, resolution - 1 - i, resolution - 1 - j) / 10);
       data[j * resolution + i] = Math.round(255 * Math.min(0.7, dark * 0.55) * rim);
     }
-  return { data, resolution, centre: [(x0 + x1) / 2, (z0 + z1) / 2], size: [width, depth] };
+  return { data, resolution, center: [(x0 + x1) / 2, (z0 + z1) / 2], size: [width, depth] };
 }

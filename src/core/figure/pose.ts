@@ -25,7 +25,7 @@ export interface LimbTarget {
 }
 export type Limb = 'armL' | 'armR' | 'legL' | 'legR';
 
-/** A box the figure sits or leans on: centre and half size, head heights. */
+/** A box the figure sits or leans on: center and half size, head heights. */
 export interface PropBox {
   c: Vec3;
   s: Vec3;

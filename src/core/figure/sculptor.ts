@@ -77,7 +77,7 @@ export type Primitive = Common &
   (
     | ({ shape: 'tube'; a: Anchor; b: Anchor } & TubeOptions)
     | ({ shape: 'ellipsoid'; frame: string; c: Vec3; r: Vec3 } & EllipsoidOptions)
-    /** Stations along a bone: [y, centre x, centre z, radius +x, -x, +z, -z]. */
+    /** Stations along a bone: [y, center x, center z, radius +x, -x, +z, -z]. */
     | ({ shape: 'loft'; frame: string; stations: number[][] } & LoftOptions)
     | { shape: 'bump'; frame: string; c: Vec3; r: Vec3; amp: number }
     | ({ shape: 'groove'; a: Anchor; b: Anchor; w: number; amp: number } & GrooveOptions)

@@ -3,7 +3,7 @@ import type { Vec3 } from './vector';
 
 /** A ball meshed more finely than the rest: head, hands, feet. `h` is its cell size, head heights. */
 export interface Patch {
-  centre: Vec3;
+  center: Vec3;
   radius: number;
   h: number;
 }
@@ -34,8 +34,8 @@ export function fieldBounds(field: Field): { lo: Vec3; hi: Vec3 } {
   for (let i = 0; i < field.count; i++) {
     if (field.shape[i] >= SHAPE.bump) continue;
     for (let k = 0; k < 3; k++) {
-      lo[k] = Math.min(lo[k], field.centre[i * 3 + k] - field.radius[i]);
-      hi[k] = Math.max(hi[k], field.centre[i * 3 + k] + field.radius[i]);
+      lo[k] = Math.min(lo[k], field.center[i * 3 + k] - field.radius[i]);
+      hi[k] = Math.max(hi[k], field.center[i * 3 + k] + field.radius[i]);
     }
   }
   return { lo, hi };
@@ -48,17 +48,17 @@ export function fieldBounds(field: Field): { lo: Vec3; hi: Vec3 } {
 export function meshSurface(field: Field, h: number, patches: readonly Patch[]): Surface {
   const { lo, hi } = fieldBounds(field);
   const body = polygonize(field, h, lo, hi, {
-    keeps: (x, y, z) => patches.every((p) => distance2(p.centre, x, y, z) >= square(p.radius - OVERLAP * h)),
+    keeps: (x, y, z) => patches.every((p) => distance2(p.center, x, y, z) >= square(p.radius - OVERLAP * h)),
     skipsBlock: (x, y, z, r) =>
-      patches.some((p) => Math.sqrt(distance2(p.centre, x, y, z)) + r < p.radius - (OVERLAP + 2.5) * h),
+      patches.some((p) => Math.sqrt(distance2(p.center, x, y, z)) + r < p.radius - (OVERLAP + 2.5) * h),
   });
   const fine = patches.map((patch, i) => {
-    const { centre: c, radius: r } = patch;
+    const { center: c, radius: r } = patch;
     const earlier = patches.slice(0, i);
     return polygonize(field, patch.h, [c[0] - r, c[1] - r, c[2] - r], [c[0] + r, c[1] + r, c[2] + r], {
       keeps: (x, y, z) =>
         distance2(c, x, y, z) < r * r &&
-        earlier.every((p) => distance2(p.centre, x, y, z) >= square(p.radius - OVERLAP * Math.max(patch.h, p.h))),
+        earlier.every((p) => distance2(p.center, x, y, z) >= square(p.radius - OVERLAP * Math.max(patch.h, p.h))),
       skipsBlock: (x, y, z, blockRadius) => distance2(c, x, y, z) > square(r + blockRadius + 2 * patch.h),
     });
   });
@@ -122,7 +122,7 @@ function sampleBlocks(field: Field, h: number, lo: Vec3, hi: Vec3, region: Regio
       const i = from ? from[q] : q;
       const reach = Math.max(field.reach[i], jointReach);
       const d2 =
-        square(x - field.centre[i * 3]) + square(y - field.centre[i * 3 + 1]) + square(z - field.centre[i * 3 + 2]);
+        square(x - field.center[i * 3]) + square(y - field.center[i * 3 + 1]) + square(z - field.center[i * 3 + 2]);
       if (d2 > square(field.radius[i] + radius + reach)) continue;
       if (field.shape[i] < SHAPE.bump) {
         const d = primitiveDistance(field, i, x, y, z);

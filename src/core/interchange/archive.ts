@@ -155,7 +155,7 @@ export async function readArchive(
 ): Promise<{ records: Records; images: ArchivedImage[] }> {
   let entries: Record<string, Uint8Array<ArrayBuffer>>;
   try {
-    entries = unzipSync(bytes, { filter: guard() }) as Record<string, Uint8Array<ArrayBuffer>>;
+    entries = unzipSync(bytes, { filter: guard() });
   } catch (error) {
     throw error instanceof ArchiveError ? error : new ArchiveError('not a zip');
   }

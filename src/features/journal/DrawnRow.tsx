@@ -19,12 +19,19 @@ export function DrawnRow({ session }: { session: Session }) {
   const drawn = useMemo((): Drawn[] => {
     const timeline = expandPlan(session.plan);
     const { visits } = stateOnTimeline(timeline, session.log, session.lastSeenMs);
-    return visits.flatMap((visit, i) => {
+    const bySegment = new Map<number, Drawn>();
+    for (const visit of visits) {
       const { kind, blockIndex, poseIndex } = timeline.segments[visit.segmentIndex];
       const block = session.plan.blocks[blockIndex];
-      if (kind !== 'draw' || block.kind !== 'poses') return [];
-      return [{ key: `${i}`, referenceId: block.poses[poseIndex].referenceId, spentMs: visitSpentMs(visit) }];
-    });
+      if (kind !== 'draw' || block.kind !== 'poses') continue;
+      const before = bySegment.get(visit.segmentIndex)?.spentMs ?? 0;
+      bySegment.set(visit.segmentIndex, {
+        key: String(visit.segmentIndex),
+        referenceId: block.poses[poseIndex].referenceId,
+        spentMs: before + visitSpentMs(visit),
+      });
+    }
+    return [...bySegment.values()];
   }, [session]);
   if (drawn.length === 0) return null;
   return (
@@ -42,7 +49,6 @@ function DrawnPose({ drawn }: { drawn: Drawn }) {
   return (
     <li className="w-[76px] text-center text-[13px]">
       <span className="grid h-[92px] place-items-center bg-plate p-1">
-        {/* eslint-disable-next-line @next/next/no-img-element */}
         {url ? (
           <img src={url} alt={name} title={name} className="max-h-[84px] max-w-full" />
         ) : (

@@ -7,6 +7,7 @@ import { actualRibbon } from '@/core/clock/ribbon';
 import { compareToPlan } from '@/core/journal/compare';
 import { accountSession, type Session } from '@/core/journal/session';
 import { clockDigits } from '@/core/practice/duration';
+import { seedOnFirstVisit } from '@/storage/seed';
 import { listSessions } from '@/storage/sessions';
 import { useStored } from '@/storage/useStored';
 import { Notice } from '@/ui/Notice';
@@ -20,7 +21,14 @@ import { TimeSums } from './TimeSums';
 
 export function Journal() {
   const wanted = useSearchParams().get('session');
-  const sessions = useStored(async () => (await listSessions()).filter((s) => s.status === 'kept'), ['sessions'], []);
+  const sessions = useStored(
+    async () => {
+      await seedOnFirstVisit(Date.now());
+      return (await listSessions()).filter((s) => s.status === 'kept');
+    },
+    ['sessions'],
+    [],
+  );
   if (sessions.problem) return <Notice>{sessions.problem}</Notice>;
   if (!sessions.value) return <div className="h-60" aria-busy />;
   if (sessions.value.length === 0)
@@ -120,7 +128,7 @@ function EarlierRow({ session, current }: { session: Session; current: boolean }
           {pieces} in {clockDigits(drawingMs)}
         </span>
         <span className="block max-lg:col-span-2">
-          <Ribbon blocks={blocks} size="card" label={`${blocks.map((b) => b.label).join(', ')}`} />
+          <Ribbon blocks={blocks} size="card" label={blocks.map((b) => b.label).join(', ')} />
         </span>
         <span className="truncate font-serif font-normal italic max-lg:col-span-2">{session.note}</span>
       </Link>

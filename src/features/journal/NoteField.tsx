@@ -22,7 +22,7 @@ export function NoteField({ sessionId, note, question }: { sessionId: string; no
       }}
     >
       <label className="block">
-        <span className="font-semibold">One line for later</span>
+        <span className="block font-semibold">One line for later</span>
         <input
           className="input mt-1 w-full max-w-[640px]"
           maxLength={500}

@@ -12,6 +12,21 @@ import { useStored } from '@/storage/useStored';
 import { Notice } from '@/ui/Notice';
 import { prepareFiles } from '@/workers/prepareFile';
 
+function putInBin(page: Page): void {
+  binPage(page.id, Date.now()).then(
+    () =>
+      toast('The page is in the bin for 30 days.', {
+        action: {
+          label: 'Put back',
+          onClick: () => {
+            binPage(page.id, null).catch((error: unknown) => toast.error(storageProblem(error)));
+          },
+        },
+      }),
+    (error: unknown) => toast.error(storageProblem(error)),
+  );
+}
+
 /** Photographs of the sheets of a session: add, see, put away. */
 export function PagePhotos({ sessionId }: { sessionId: string }) {
   const pages = useStored(() => listPages(sessionId), ['pages'], [sessionId]);
@@ -51,26 +66,11 @@ export function PagePhotos({ sessionId }: { sessionId: string }) {
     void add([...(input.files ?? [])]);
     input.value = '';
   };
-  const bin = (page: Page): void => {
-    binPage(page.id, Date.now()).then(
-      () =>
-        toast('The page is in the bin for 30 days.', {
-          action: {
-            label: 'Put back',
-            onClick: () => {
-              binPage(page.id, null).catch((error: unknown) => toast.error(storageProblem(error)));
-            },
-          },
-        }),
-      (error: unknown) => toast.error(storageProblem(error)),
-    );
-  };
-
   return (
     <section aria-label="Pages">
       <div className="flex flex-wrap items-start gap-5">
         {pages.value?.map((page, i) => (
-          <PageCard key={page.id} page={page} number={i + 1} onBin={() => bin(page)} />
+          <PageCard key={page.id} page={page} number={i + 1} onBin={() => putInBin(page)} />
         ))}
         <div
           className={`grid min-h-[150px] min-w-[260px] place-content-center gap-3 border border-dashed p-5 text-center ${dropping ? 'border-ink bg-sheet' : 'border-rule'}`}
@@ -144,7 +144,6 @@ function PageCard({ page, number, onBin }: { page: Page; number: number; onBin: 
         onClick={() => setLarge(true)}
         aria-label={`Page ${number}, larger`}
       >
-        {/* eslint-disable-next-line @next/next/no-img-element */}
         {thumbnail && <img src={thumbnail} alt="" className="max-h-[140px] max-w-[240px]" />}
       </button>
       <figcaption className="flex items-center justify-between text-[14px] text-quiet">
@@ -175,7 +174,6 @@ function LargePage({ page, number, onClose }: { page: Page; number: number; onCl
       onClose={onClose}
     >
       <div className="grid max-h-[94vh] gap-3 bg-sheet p-4">
-        {/* eslint-disable-next-line @next/next/no-img-element */}
         {url && (
           <img src={url} alt={`Page ${number}, photographed`} className="max-h-[82vh] max-w-[90vw] object-contain" />
         )}

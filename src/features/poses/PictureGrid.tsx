@@ -27,8 +27,6 @@ export function PictureGrid({
     top.current = (ref.current?.getBoundingClientRect().top ?? 0) + window.scrollY;
     setOffset(top.current);
   }, [ref, width]);
-  // The virtualizer's functions change identity; nothing here is memoized on them.
-  // eslint-disable-next-line react-hooks/incompatible-library
   const virtual = useWindowVirtualizer({ count: rows, estimateSize: () => ROW_PX, overscan: 3, scrollMargin: offset });
   return (
     <div
@@ -82,7 +80,6 @@ function PictureCell({ picture, position, total, chosen, onToggle }: CellProps) 
         onClick={onToggle}
         className={`grid h-[172px] w-full place-items-center bg-plate p-2 outline-2 ${chosen ? 'outline-ink' : 'outline-transparent hover:outline-rule'}`}
       >
-        {/* eslint-disable-next-line @next/next/no-img-element */}
         {url && <img src={url} alt="" className="max-h-[156px] max-w-full" />}
       </button>
       <p className="truncate text-[13px] text-quiet" title={picture.name}>

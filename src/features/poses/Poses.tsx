@@ -37,7 +37,7 @@ export function Poses() {
       show(set.id);
     }, fail);
   };
-  const practise = (setId: string): void => {
+  const practice = (setId: string): void => {
     saveSetting('setId', setId).then(() => router.push('/'), fail);
   };
   const putAway = (set: PictureSet): void => {
@@ -67,11 +67,11 @@ export function Poses() {
         <OwnSet
           key={open.set.id}
           set={open.set}
-          onPractise={() => practise(open.set.id)}
+          onPractice={() => practice(open.set.id)}
           onPutAway={() => putAway(open.set)}
         />
       ) : (
-        <BuiltInFigures onPractise={() => practise(BUILT_IN_SET_ID)} onAddOwn={() => setNaming(true)} />
+        <BuiltInFigures onPractice={() => practice(BUILT_IN_SET_ID)} onAddOwn={() => setNaming(true)} />
       )}
     </>
   );

@@ -13,7 +13,7 @@ export interface Progress {
 }
 export interface Report {
   added: number;
-  cancelled: boolean;
+  canceled: boolean;
   /** A sentence for each file that was not added. */
   problems: string[];
 }
@@ -78,7 +78,7 @@ export function useAddPictures(setId: string): {
       } catch (error) {
         problems.push(storageProblem(error));
       }
-      setReport({ added, cancelled: controller.signal.aborted, problems });
+      setReport({ added, canceled: controller.signal.aborted, problems });
       setProgress(undefined);
       abort.current = undefined;
     },

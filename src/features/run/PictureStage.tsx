@@ -27,7 +27,7 @@ export function PictureStage({
       role="img"
       aria-label={label}
       aria-hidden={!visible}
-      className={`absolute inset-0 h-full w-full object-contain px-[34px] py-[30px] ${visible ? '' : 'invisible'} ${dim ? 'opacity-45' : ''}`}
+      className={`absolute inset-0 h-full w-full object-contain px-[34px] py-[30px] sm:object-[62%_50%] ${visible ? '' : 'invisible'} ${dim ? 'opacity-45 sm:object-[88%_50%]' : ''}`}
     />
   );
 }

@@ -11,6 +11,7 @@ import { EdgeClock } from '@/ui/EdgeClock';
 import { Notice } from '@/ui/Notice';
 import { Ribbon } from '@/ui/ribbon/Ribbon';
 import { soundIsOn, unlockSound } from '@/ui/sound/cuePlayer';
+import { useNow } from '@/ui/useNow';
 import type { Run } from './controller';
 import { HeldCard } from './HeldCard';
 import { KeysCard } from './KeysCard';
@@ -33,6 +34,7 @@ export function RunScreen({ session, run }: { session: Session; run: Run }) {
   const [clockIndex, setClockIndex] = useState(0);
   const [stopping, setStopping] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
+  const nowMs = useNow(5000);
   const done = state.phase === 'done';
   const segment = segments[Math.min(state.segmentIndex, segments.length - 1)];
   const exercise = exerciseOf(plan, segment);
@@ -148,7 +150,7 @@ export function RunScreen({ session, run }: { session: Session; run: Run }) {
     ? 0
     : totalMs - segment.endMs + (segment.open ? Math.max(0, segment.endMs - spentMs) : state.leftMs);
   const picture = referenceId === null ? undefined : pictures.get(referenceId);
-  const preview = segment.kind === 'rest' || segment.kind === 'body';
+  const preview = segment.kind === 'rest';
   const previewId = coming.at(0);
   return (
     <main className="fixed inset-0 flex flex-col overflow-hidden bg-plate">
@@ -220,7 +222,7 @@ export function RunScreen({ session, run }: { session: Session; run: Run }) {
           <b className="tabular-nums">{clockDigits(restOfPlanMs)} left</b>
           <br />
           <span className="text-quiet" suppressHydrationWarning>
-            ends {held ? 'later' : format(Date.now() + restOfPlanMs, 'H:mm')}
+            ends {held ? 'later' : format(nowMs + restOfPlanMs, 'H:mm')}
           </span>
         </p>
         <div className="flex gap-2">

@@ -22,7 +22,7 @@ interface Props {
 
 /** The few words of each moment, and the digits. */
 export function SegmentWords(props: Props) {
-  const { plan, segments, state, clock } = props;
+  const { segments, state, clock } = props;
   const segment = segments[state.segmentIndex];
   const shown = segment.open ? state.elapsedMs - (state.elapsedMs % 1000) : Math.ceil(state.leftMs / 1000) * 1000;
   const digits =
@@ -30,8 +30,8 @@ export function SegmentWords(props: Props) {
       <p
         role="timer"
         aria-label={segment.open ? 'Time on this page' : 'Time left'}
-        className={`absolute bottom-9 left-12 rounded bg-plate/70 px-2 digits leading-[0.86] tracking-tight ${
-          clock === 'large' ? 'text-[clamp(72px,15vw,200px)]' : 'text-[44px]'
+        className={`absolute bottom-9 left-12 rounded px-2 digits leading-[0.86] tracking-tight halo ${
+          clock === 'large' ? 'text-[clamp(72px,12vw,160px)]' : 'text-[44px]'
         }`}
       >
         {clockDigits(shown)}
@@ -128,7 +128,7 @@ function PoseWords({ plan, state, segment, onPeek }: SegmentProps) {
     exercise.rule.sound === 'calm' && segment.kind === 'draw' && state.lengthMs >= 120_000 && state.leftMs <= 60_000;
   return (
     <>
-      <div className="absolute top-10 left-12 max-w-[min(330px,60%)] rounded bg-plate/70 px-2 py-1">
+      <div className="absolute top-10 left-12 max-w-[min(330px,60%)] rounded px-2 py-1 halo">
         <p className="font-serif text-[24px] leading-7">{exercise.name}</p>
         <p className="text-quiet">
           {poseCount(plan, segment)}
@@ -144,12 +144,12 @@ function PoseWords({ plan, state, segment, onPeek }: SegmentProps) {
         </div>
       )}
       {(stage ?? (calmEnd ? 'The last minute. Keep the pace.' : undefined)) && (
-        <p className="absolute top-10 right-12 max-w-[240px] rounded bg-plate/70 px-2 py-1 text-right font-serif text-[20px] leading-6">
+        <p className="absolute top-10 right-12 max-w-[240px] rounded px-2 py-1 text-right font-serif text-[20px] leading-6 halo">
           {stage ?? 'The last minute. Keep the pace.'}
         </p>
       )}
       {segment.kind === 'lookAgain' && (
-        <p className="absolute right-12 bottom-10 max-w-[280px] rounded bg-plate/70 px-2 text-right">
+        <p className="absolute right-12 bottom-10 max-w-[280px] rounded px-2 text-right halo">
           {exercise.closingQuestion}
         </p>
       )}

@@ -49,7 +49,7 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
     for (const id of ids) {
       if (known.current.has(id)) continue;
       known.current.add(id);
-      load(id)
+      void load(id)
         .catch((): ReadyPicture => ({ kind: 'missing' }))
         .then((picture) => setReady((before) => new Map(before).set(id, picture)));
     }

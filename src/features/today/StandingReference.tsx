@@ -23,14 +23,10 @@ export function StandingReference({
   if (width < SMALL_CELL_PX && every % 2 === 1) return null;
   const room = width < SMALL_CELL_PX ? width * 2 : width;
   if (parsePictureReference(referenceId))
-    // eslint-disable-next-line @next/next/no-img-element
     return (
       <img src={url} alt="" className="mb-1 border border-rule" style={{ maxHeight: '90%', maxWidth: room * 0.92 }} />
     );
   const [w, h] = shippedPicture(referenceId)?.small ?? [1, 2];
   const height = Math.min(TALLEST_PX, (room * SPILL * h) / w);
-  return (
-    // eslint-disable-next-line @next/next/no-img-element
-    <img src={url} alt="" className="max-h-full max-w-none shrink-0" style={{ height, width: 'auto' }} />
-  );
+  return <img src={url} alt="" className="max-h-full max-w-none shrink-0" style={{ height, width: 'auto' }} />;
 }

@@ -68,11 +68,11 @@ export function Today() {
 
   const choose = (part: Partial<Choice>): void => {
     setChanged((before) => ({ ...before, ...part }));
-    const saving = [
-      part.minutes !== undefined && saveSetting('minutes', part.minutes),
-      part.setId !== undefined && saveSetting('setId', part.setId),
-    ];
-    Promise.all(saving).catch((error: unknown) => toast.error(storageProblem(error)));
+    const fail = (error: unknown): void => {
+      toast.error(storageProblem(error));
+    };
+    if (part.minutes !== undefined) saveSetting('minutes', part.minutes).catch(fail);
+    if (part.setId !== undefined) saveSetting('setId', part.setId).catch(fail);
   };
 
   const start = useCallback(() => {
