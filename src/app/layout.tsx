@@ -3,6 +3,7 @@ import localFont from 'next/font/local';
 import type { ReactNode } from 'react';
 import { Toaster } from 'sonner';
 import { FirstVisit } from '@/features/data/FirstVisit';
+import { OfflineReady } from '@/ui/OfflineReady';
 import { themeScript } from '@/ui/useTheme';
 import './globals.css';
 
@@ -35,6 +36,7 @@ export default function RootLayout({ children }: { children: ReactNode }) {
         {children}
         <Toaster position="bottom-center" />
         <FirstVisit />
+        <OfflineReady />
       </body>
     </html>
   );

@@ -1,6 +1,6 @@
 import type { Records } from '@/core/interchange/archive';
 import { announce } from './changes';
-import { db, type Settings, type Store, STORES } from './db';
+import { db, type Store, STORES } from './db';
 
 /** All records, the bin included; images are read one by one with their keys. */
 export async function readRecords(): Promise<{ records: Records; imageKeys: string[] }> {

@@ -189,7 +189,7 @@ function describe(r: Replay, atMs: number): RunState {
 
 /**
  * What is on screen at a moment: a pure function of the plan, the log and the time.
- * @param nowMs On the session clock; a time before the last event counts as that event's.
+ * @param nowMs On the session clock. Events after it have not happened yet.
  */
 export function runStateAt(plan: Plan, log: readonly RunEvent[], nowMs: number): RunState {
   return stateOnTimeline(expandPlan(plan), log, nowMs);
@@ -207,7 +207,10 @@ export function stateOnTimeline(timeline: Timeline, log: readonly RunEvent[], no
     heldBeforeMs: 0,
     lastMs: 0,
   };
-  for (const event of log) apply(r, event);
+  for (const event of log) {
+    if (event.atMs > nowMs) break;
+    apply(r, event);
+  }
   const atMs = Math.max(nowMs, r.lastMs);
   advance(r, atMs);
   return describe(r, atMs);

@@ -101,33 +101,48 @@ for (const s of SIDES) {
   mayTouch('head', `uarm.${s}`);
 }
 
+/** Grid step of the search, head heights, and grid points per block edge; primitives are culled once a block. */
+const STEP = 0.09;
+const BLOCK = 6;
+
+/** Fleshy primitives whose bounding sphere comes within `margin` of a point. */
+function nearby(field: Field, from: readonly number[], x: number, y: number, z: number, margin: number): number[] {
+  return from.filter((i) => {
+    const c = i * 3;
+    const d2 = (x - field.center[c]) ** 2 + (y - field.center[c + 1]) ** 2 + (z - field.center[c + 2]) ** 2;
+    return d2 < (field.radius[i] + margin) ** 2;
+  });
+}
+
 /** How deep parts that are not neighbors go into each other, head heights; only what exceeds 0.05. */
 export function penetrations(field: Field): { parts: string; depth: number }[] {
   const { lo, hi } = fieldBounds(field);
-  const step = 0.09;
-  const list = new Int16Array(field.count);
+  const flesh = Array.from({ length: field.count }, (_, i) => i).filter((i) => field.shape[i] < SHAPE.bump);
+  const severalParts = (list: readonly number[]): boolean => list.some((i) => field.part[i] !== field.part[list[0]]);
   const deepest = new Map<string, number>();
-  for (let x = lo[0]; x < hi[0]; x += step)
-    for (let y = lo[1]; y < hi[1]; y += step)
-      for (let z = lo[2]; z < hi[2]; z += step) {
-        let n = 0;
-        let parts = 0;
-        for (let i = 0; i < field.count; i++) {
-          if (field.shape[i] >= SHAPE.bump) continue;
-          const c = i * 3;
-          const d2 = (x - field.center[c]) ** 2 + (y - field.center[c + 1]) ** 2 + (z - field.center[c + 2]) ** 2;
-          if (d2 >= field.radius[i] ** 2) continue;
-          list[n++] = i;
-          parts |= 1 << field.part[i];
+  const look = (list: Int16Array, x: number, y: number, z: number): void => {
+    const d = partDistances(field, list, list.length, x, y, z);
+    for (let a = 0; a < PARTS.length; a++)
+      for (let b = a + 1; d[a] < -0.02 && b < PARTS.length; b++) {
+        if (d[b] >= -0.02 || neighbors.has(`${PARTS[a]}|${PARTS[b]}`)) continue;
+        const key = `${PARTS[a]} in ${PARTS[b]}`;
+        deepest.set(key, Math.max(deepest.get(key) ?? 0, Math.min(-d[a], -d[b])));
+      }
+  };
+  const span = BLOCK * STEP;
+  const half = ((BLOCK - 1) * STEP) / 2;
+  for (let X = lo[0]; X < hi[0]; X += span)
+    for (let Y = lo[1]; Y < hi[1]; Y += span)
+      for (let Z = lo[2]; Z < hi[2]; Z += span) {
+        const near = nearby(field, flesh, X + half, Y + half, Z + half, half * Math.sqrt(3));
+        if (near.length < 2 || !severalParts(near)) continue;
+        for (let n = 0; n < BLOCK ** 3; n++) {
+          const x = X + (n % BLOCK) * STEP;
+          const y = Y + (Math.floor(n / BLOCK) % BLOCK) * STEP;
+          const z = Z + Math.floor(n / BLOCK ** 2) * STEP;
+          const list = nearby(field, near, x, y, z, 0);
+          if (list.length > 1 && severalParts(list)) look(Int16Array.from(list), x, y, z);
         }
-        if ((parts & (parts - 1)) === 0) continue;
-        const d = partDistances(field, list, n, x, y, z);
-        for (let a = 0; a < PARTS.length; a++)
-          for (let b = a + 1; d[a] < -0.02 && b < PARTS.length; b++) {
-            if (d[b] >= -0.02 || neighbors.has(`${PARTS[a]}|${PARTS[b]}`)) continue;
-            const key = `${PARTS[a]} in ${PARTS[b]}`;
-            deepest.set(key, Math.max(deepest.get(key) ?? 0, Math.min(-d[a], -d[b])));
-          }
       }
   return [...deepest].filter(([, depth]) => depth > 0.05).map(([parts, depth]) => ({ parts, depth }));
 }

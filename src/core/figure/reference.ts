@@ -21,7 +21,13 @@ export function parseFigureReference(id: string): FigureReference | undefined {
   const [kind, poseId, build, ...numbers] = id.split('/');
   const [azimuthDeg, elevationDeg, lensDeg] = numbers.map(Number);
   const inRange = Math.abs(azimuthDeg) <= 180 && Math.abs(elevationDeg) <= 80 && lensDeg >= 5 && lensDeg <= 90;
-  if (kind !== 'figure' || numbers.length !== 3 || !inRange || !(poseId in POSES) || !(build in BUILDS))
+  if (
+    kind !== 'figure' ||
+    numbers.length !== 3 ||
+    !inRange ||
+    !Object.hasOwn(POSES, poseId) ||
+    !Object.hasOwn(BUILDS, build)
+  )
     return undefined;
   return { poseId: poseId as PoseId, build: build as BuildName, view: { azimuthDeg, elevationDeg, lensDeg } };
 }

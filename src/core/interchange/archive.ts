@@ -112,7 +112,8 @@ export function archiveProblemSentence(problem: ArchiveProblem): string {
 const MAX_ENTRIES = 60_000;
 const MAX_TOTAL_BYTES = 4 * 1024 ** 3;
 const MAX_JSON_BYTES = 256 * 1024 ** 2;
-const MAX_RATIO = 1200;
+const MAX_JSON_RATIO = 1200;
+const MAX_IMAGE_RATIO = 50;
 
 const OURS = /^(manifest\.json|records\.json|images\/(page|picture|thumbnail)\/[A-Za-z0-9-]+\.[a-z0-9]+)$/;
 const leadsElsewhere = (name: string): boolean => /(^|[\\/])\.\.([\\/]|$)|^[\\/]|^[A-Za-z]:|\\/.test(name);
@@ -126,8 +127,9 @@ function guard(): (info: UnzipFileInfo) => boolean {
     if (!OURS.test(name)) return false;
     entries++;
     total += originalSize;
-    const bomb =
-      originalSize > MAX_RATIO * Math.max(size, 64) || (name.endsWith('.json') && originalSize > MAX_JSON_BYTES);
+    const json = name.endsWith('.json');
+    const ratio = originalSize / Math.max(size, 64);
+    const bomb = ratio > (json ? MAX_JSON_RATIO : MAX_IMAGE_RATIO) || (json && originalSize > MAX_JSON_BYTES);
     if (bomb || entries > MAX_ENTRIES || total > MAX_TOTAL_BYTES) throw new ArchiveError('too large');
     return true;
   };

@@ -1,0 +1,170 @@
+import { describe, expect, it } from 'vitest';
+import { actualRibbon } from '@/core/clock/ribbon';
+import { accountRun } from '@/core/clock/account';
+import type { RunEvent } from '@/core/clock/log';
+import { DEMO_LEARNER, demoSessions } from '@/core/demo';
+import { figureReferenceId, figureFacts, SHIPPED_FIGURES } from '@/core/figure/reference';
+import { compareToPlan, listWords } from '@/core/journal/compare';
+import { drawingHistory, drawnReferences, weekOf } from '@/core/journal/history';
+import { accountSession, type Session, sessionSchema } from '@/core/journal/session';
+import { clockDigits, durationWords, spokenDuration, wholeSeconds } from '@/core/practice/duration';
+import { nextDurationStepMs } from '@/core/practice/exercises';
+import { plannedRibbon } from '@/core/practice/ribbon';
+import type { Plan } from '@/core/practice/schema';
+import { sumPlan } from '@/core/practice/sums';
+import { facingHabit, countFacings } from '@/core/references/coverage';
+import { body, lines, planOf, poses, rest } from './plans';
+
+const session = (
+  plan: Plan,
+  events: RunEvent[],
+  lastSeenMs = 9_999_999,
+  startedAtMs = Date.UTC(2026, 10, 23, 18),
+): Session => ({
+  id: 's',
+  plan,
+  log: [{ type: 'start', atMs: 0 }, ...events],
+  startedAtMs,
+  lastSeenMs,
+  status: 'kept',
+  note: '',
+});
+const two = planOf(poses(2)); // 70 s
+
+describe('compareToPlan', () => {
+  it('says when all went as planned', () => {
+    expect(compareToPlan(session(two, []))).toBe('As planned, to the second.');
+  });
+  it('adds up what made it longer', () => {
+    const s = session(two, [
+      { type: 'hold', atMs: 10_000, reason: 'paused' },
+      { type: 'resume', atMs: 34_000, counted: false },
+      { type: 'back', atMs: 60_000 },
+    ]);
+    expect(compareToPlan(s)).toBe(
+      'You took 0:57 more than planned, with 0:24 on hold and 0:30 more on poses you went back to.',
+    );
+  });
+  it('is neutral about stopping early', () => {
+    expect(compareToPlan(session(two, [{ type: 'stop', atMs: 20_000 }]))).toBe(
+      'You stopped after 0:20 of 1:10; 1 of 2 poses are left for another day.',
+    );
+    expect(compareToPlan(session(two, [{ type: 'stop', atMs: 65_000 }]))).toContain('every pose was reached');
+  });
+  it('lists like a person', () => {
+    expect([[], ['a'], ['a', 'b'], ['a', 'b', 'c']].map(listWords)).toEqual(['', 'a', 'a and b', 'a, b and c']);
+  });
+});
+
+describe('durations', () => {
+  it('read as on a clock, as written, and aloud', () => {
+    expect([0, 999, 74_000, 3_725_000].map(clockDigits)).toEqual(['0:00', '0:01', '1:14', '1:02:05']);
+    expect([10_000, 60_000, 90_000, 150_000, 1_200_000, 3_600_000, 5_400_000].map(durationWords)).toEqual([
+      '10 s',
+      '1 min',
+      '1½ min',
+      '2:30',
+      '20 min',
+      '1 h',
+      '1½ h',
+    ]);
+    expect([0, 61_000, 7_200_000].map(spokenDuration)).toEqual(['0 seconds', '1 minute 1 second', '2 hours']);
+  });
+  it('step up along the lengths people use', () => {
+    expect([10_000, 30_000, 31_000, 60_000, 1_800_000].map(nextDurationStepMs)).toEqual([
+      15_000, 45_000, 45_000, 90_000, 2_700_000,
+    ]);
+  });
+  it('in whole seconds still add up', () => {
+    expect(wholeSeconds([1600, 1600, 1600, 1200])).toEqual([2, 2, 1, 1]);
+    for (let n = 0; n < 200; n++) {
+      const parts = [1, 2, 3, 4, 5, 6].map((k) => (n * 7919 * k) % 100_003);
+      const total = Math.round(parts.reduce((a, b) => a + b, 0) / 1000);
+      expect(wholeSeconds(parts).reduce((a, b) => a + b, 0)).toBe(total);
+    }
+  });
+});
+
+describe('ribbons', () => {
+  it('give a plan one cell a drawing and a page, one for body and rest', () => {
+    const plan = planOf(body(), lines(2), poses(3, 30_000, { lookMs: 10_000, exercise: 'look-then-draw' }), rest());
+    const blocks = plannedRibbon(plan);
+    expect(blocks.map((b) => [b.label, b.measure, b.family, b.cells.length])).toEqual([
+      ['Body', '20 s', 'body', 1],
+      ['Lines', '2 pages', 'lines', 2],
+      ['Look, then draw', '3 × 10 s + 30 s', 'memory', 3],
+      ['Rest', '1 min', 'rest', 1],
+    ]);
+    const total = blocks.flatMap((b) => b.cells).reduce((sum, c) => sum + c.lengthMs, 0);
+    expect(total).toBe(sumPlan(plan).totalMs);
+    expect(blocks[2].cells[0]).toMatchObject({ lookMs: 10_000, referenceId: 'figure-0' });
+  });
+  it('show a session as it went: held, gone back to, passed over', () => {
+    const events: RunEvent[] = [
+      { type: 'hold', atMs: 10_000, reason: 'paused' },
+      { type: 'resume', atMs: 16_000, counted: false },
+      { type: 'back', atMs: 41_000 },
+      { type: 'next', atMs: 43_000 },
+    ];
+    const plan = planOf(poses(2));
+    const [block] = actualRibbon(plan, [{ type: 'start', atMs: 0 }, ...events], 999_999);
+    expect(block.cells.map((c) => [c.extra, c.skipped, c.heldMs])).toEqual([
+      [false, false, 6000],
+      [true, true, 0],
+      [false, false, 0],
+    ]);
+    const wall = accountRun(plan, [{ type: 'start', atMs: 0 }, ...events], 999_999).wallMs;
+    expect(block.cells.reduce((sum, c) => sum + c.lengthMs, 0)).toBe(wall);
+  });
+});
+
+describe('history', () => {
+  it('counts what was drawn, not what was passed over', () => {
+    const s = session(two, [{ type: 'next', atMs: 4000 }]);
+    expect(drawnReferences(s)).toEqual(['figure-1']);
+    const history = drawingHistory([s], s.startedAtMs + 3 * 86_400_000);
+    expect(history).toMatchObject({ daysSinceLast: 3, drawn: ['figure-1'] });
+    expect(history.timesDrawn.get('figure-1')).toBe(1);
+  });
+  it('knows nothing before the first session', () => {
+    expect(drawingHistory([], 0)).toEqual({ drawn: [], timesDrawn: new Map() });
+  });
+  it('fills the week from Monday, adding bits of a day together', () => {
+    const monday = new Date(2026, 10, 23, 9).getTime();
+    const week = weekOf(
+      [session(two, [], 9e6, monday), session(two, [], 9e6, monday + 3_600_000)],
+      monday + 2 * 86_400_000,
+    );
+    expect(week.length).toBe(7);
+    expect(week.map((d) => d.sessions)).toEqual([2, 0, 0, 0, 0, 0, 0]);
+    expect(week[0].drawingMs).toBe(120_000);
+    expect(week[0].date.getDay()).toBe(1);
+  });
+});
+
+describe('the demo learner', () => {
+  const facts = SHIPPED_FIGURES.map((f) => ({ id: figureReferenceId(f), ...figureFacts(f) }));
+  const now = Date.UTC(2026, 10, 25, 12);
+  const sessions = demoSessions(facts, now);
+  it('has a dozen whole sessions over twelve weeks with a gap of two', () => {
+    expect(DEMO_LEARNER).toBe('Wren Halloran');
+    expect(sessions.length).toBe(12);
+    const days = sessions.map((s) => (now - sessionSchema.parse(s).startedAtMs) / 86_400_000);
+    expect(Math.max(...days)).toBeGreaterThan(80);
+    expect(Math.max(...days.slice(1).map((d, i) => days[i] - d))).toBeGreaterThan(14);
+    for (const s of sessions) {
+      const a = accountSession(s);
+      expect(a.wallMs).toBe(s.lastSeenMs);
+      expect(a.wallMs).toBeLessThan(2 * s.plan.availableMs);
+      expect(a.pieces).toBeGreaterThan(0);
+    }
+  });
+  it('has a habit of drawing figures that face right', () => {
+    const drawn = sessions.flatMap(drawnReferences).slice(-40);
+    const facings = countFacings(drawn.map((id) => facts.find((f) => f.id === id) ?? { id }));
+    expect(facingHabit(facings)).toBe('right');
+  });
+  it('is the same every time', () => {
+    expect(demoSessions(facts, now)).toEqual(sessions);
+  });
+});

@@ -1,0 +1,146 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { fitCounts } from '@/core/practice/fit';
+import { proposePlan } from '@/core/practice/propose';
+import { planSchema } from '@/core/practice/schema';
+import { countPoses, sumPlan } from '@/core/practice/sums';
+import { seededRandom } from '@/core/random';
+import { facingHabit, type ReferenceFacts } from '@/core/references/coverage';
+import { pickReferences } from '@/core/references/pick';
+
+const references: ReferenceFacts[] = Array.from({ length: 20 }, (_, i) => ({
+  id: `r${i}`,
+  facing: i % 2 ? 'left' : 'right',
+  viewName: ['front', 'profile', 'back'][i % 3],
+  difficulty: 1 + (i % 5),
+}));
+const history = { facings: { left: 0, right: 0 }, timesDrawn: new Map<string, number>() };
+const propose = (minutes: number, more: Partial<Parameters<typeof proposePlan>[0]> = {}) =>
+  proposePlan({ availableMs: minutes * 60_000, references, history, seed: 3, ...more });
+
+describe('proposePlan', () => {
+  it('fits every length from a minute to three hours, never over and nearly full', () => {
+    for (let minutes = 1; minutes <= 180; minutes++)
+      for (const seed of [1, 2]) {
+        const plan = planSchema.parse(propose(minutes, { seed }));
+        const { totalMs } = sumPlan(plan);
+        expect(totalMs).toBeLessThanOrEqual(minutes * 60_000);
+        expect(minutes * 60_000 - totalMs, `${minutes} minutes`).toBeLessThan(15_000);
+        expect(countPoses(plan)).toBeGreaterThan(0);
+      }
+  });
+  it('is the same for the same seed', () => {
+    expect(propose(25)).toEqual(propose(25));
+    expect(propose(25, { seed: 4 })).not.toEqual(propose(25));
+  });
+  it('holds one or two exercises under ten minutes and all three from ten on', () => {
+    const exercises = (m: number) =>
+      new Set(propose(m).blocks.flatMap((b) => (b.kind === 'poses' ? [b.exercise] : []))).size;
+    expect(exercises(5)).toBeLessThanOrEqual(2);
+    expect(exercises(20)).toBe(3);
+  });
+  it('warms up from ten minutes and rests about every twenty to twenty-five', () => {
+    expect(propose(8).blocks.some((b) => b.kind === 'body')).toBe(false);
+    expect(propose(20).blocks[0].kind).toBe('body');
+    for (const minutes of [45, 60, 90, 180]) {
+      let sinceRest = 0;
+      for (const block of propose(minutes).blocks) {
+        if (block.kind === 'rest') sinceRest = 0;
+        else sinceRest += sumPlan({ ...propose(1), blocks: [block] }).totalMs;
+        expect(sinceRest).toBeLessThan(30 * 60_000);
+      }
+    }
+  });
+  it('eases in after a break and says so', () => {
+    const plan = propose(8, { history: { ...history, daysSinceLast: 9 } });
+    expect(plan.blocks[0].kind).toBe('lines');
+    expect(plan.why).toContain('9 days');
+    const first = propose(20, { history: { ...history, daysSinceLast: 2 } }).blocks.find((b) => b.kind === 'poses');
+    const id = first?.kind === 'poses' ? first.poses[0].referenceId : null;
+    expect(references.find((r) => r.id === id)?.difficulty).toBeLessThanOrEqual(2);
+  });
+  it('turns a facing habit round and says why', () => {
+    const plan = propose(20, { history: { ...history, facings: { left: 9, right: 31 } } });
+    expect(plan.why).toContain('mostly left-facing figures, because 31 of your last 40 faced right');
+    const ids = plan.blocks.flatMap((b) => (b.kind === 'poses' ? b.poses.map((p) => p.referenceId) : []));
+    const left = ids.filter((id) => references.find((r) => r.id === id)?.facing === 'left').length;
+    expect(left / ids.length).toBeGreaterThan(0.6);
+  });
+  it('works with nothing to draw from', () => {
+    expect(
+      propose(10, { references: [] })
+        .blocks.flatMap((b) => (b.kind === 'poses' ? b.poses : []))
+        .every((p) => p.referenceId === null),
+    ).toBe(true);
+  });
+});
+
+describe('fitCounts', () => {
+  it('never exceeds the time and leaves less unused than any single addition could use', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ costMs: fc.integer({ min: 5000, max: 90_000 }), max: fc.integer({ min: 0, max: 5 }) }), {
+          minLength: 1,
+          maxLength: 3,
+        }),
+        fc.integer({ min: 1000, max: 400_000 }),
+        fc.integer({ min: 0, max: 9000 }),
+        (raw, availableMs, changeMs) => {
+          const items = raw.map((r) => ({ ...r, min: 0, share: 1 / raw.length }));
+          const total = (c: number[]) => c.reduce((s, n, i) => s + n * (items[i].costMs + changeMs), 0) - changeMs;
+          const score = (c: number[]) =>
+            availableMs -
+            total(c) +
+            0.1 * (c.reduce((s, n, i) => s + Math.abs(n * items[i].costMs - items[i].share * total(c)), 0) / 2);
+          let best = Infinity;
+          const all = (i: number, c: number[]): void => {
+            if (i === items.length) {
+              if (total(c) > 0 && total(c) <= availableMs) best = Math.min(best, score(c));
+              return;
+            }
+            for (let n = 0; n <= items[i].max; n++) all(i + 1, [...c, n]);
+          };
+          all(0, []);
+          const counts = fitCounts(items, availableMs, changeMs);
+          if (!counts) expect(best).toBe(Infinity);
+          else {
+            expect(total(counts)).toBeLessThanOrEqual(availableMs);
+            expect(score(counts)).toBeCloseTo(best, 6);
+          }
+        },
+      ),
+    );
+  });
+});
+
+describe('pickReferences', () => {
+  it('repeats none before all were used', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 60 }), fc.integer(), (count, seed) => {
+        const picked = pickReferences(
+          references,
+          { count, timesDrawn: new Map(), gentleStart: false },
+          seededRandom(seed),
+        );
+        expect(picked.length).toBe(count);
+        for (let i = 0; i < count; i += references.length) {
+          const round = picked.slice(i, i + references.length);
+          expect(new Set(round).size).toBe(round.length);
+        }
+      }),
+    );
+  });
+  it('gives none when there are none', () => {
+    expect(pickReferences([], { count: 3, timesDrawn: new Map(), gentleStart: true }, seededRandom(1))).toEqual([]);
+  });
+});
+
+describe('facingHabit', () => {
+  it('is an exact two-sided binomial test at 5 %', () => {
+    // P(X >= 9 of 10) = 11/1024, doubled 0.0215; P(X >= 8 of 10) = 56/1024, doubled 0.109.
+    expect(facingHabit({ left: 1, right: 9 })).toBe('right');
+    expect(facingHabit({ left: 8, right: 2 })).toBeUndefined();
+    expect(facingHabit({ left: 0, right: 0 })).toBeUndefined();
+    expect(facingHabit({ left: 31, right: 9 })).toBe('left');
+  });
+});

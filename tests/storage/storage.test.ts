@@ -1,0 +1,257 @@
+import { IDBFactory } from 'fake-indexeddb';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Records } from '@/core/interchange/archive';
+import type { Page, Session } from '@/core/journal/session';
+import type { Picture } from '@/core/references/picture';
+import { emptyOldBin } from '@/storage/bin';
+import { onChange } from '@/storage/changes';
+import { closeDb, db } from '@/storage/db';
+import { putRecords, readRecords, wipeEverything } from '@/storage/everything';
+import { imageKey, loadImage } from '@/storage/images';
+import { addPage, binPage, listPages } from '@/storage/pages';
+import { addPicture, binPictures, binSet, listPictures, listSets, saveSet } from '@/storage/pictures';
+import { isQuotaError, storageProblem } from '@/storage/problems';
+import { loadRender, saveRender } from '@/storage/renders';
+import { addDemoLearner } from '@/storage/seed';
+import {
+  appendEvents,
+  finishSession,
+  heartbeat,
+  listSessions,
+  loadSession,
+  runningSession,
+  saveNote,
+  saveSession,
+} from '@/storage/sessions';
+import { loadSetting, saveSetting } from '@/storage/settings';
+import { claimStart, startSession, stopAndKeep } from '@/storage/startSession';
+import { planOf, poses } from '../core/plans';
+
+const DAY = 86_400_000;
+const session = (id: string, startedAtMs = 1000): Session => ({
+  id,
+  plan: planOf(poses(2)),
+  log: [{ type: 'start', atMs: 0 }],
+  startedAtMs,
+  lastSeenMs: 0,
+  status: 'running',
+  note: '',
+});
+const picture = (id: string, setId = 'set'): Picture => ({
+  id,
+  setId,
+  name: `${id}.png`,
+  type: 'image/png',
+  widthPx: 3,
+  heightPx: 4,
+  hash: id.padEnd(64, '0').replace(/[^0-9a-f]/g, 'a'),
+  addedAtMs: id.length,
+  binnedAtMs: null,
+});
+const blob = (text: string): Blob => new Blob([text], { type: 'image/png' });
+const set = (id: string, binnedAtMs: number | null = null) => ({ id, name: `Set ${id}`, createdAtMs: 1, binnedAtMs });
+
+beforeEach(async () => {
+  await closeDb();
+  globalThis.indexedDB = new IDBFactory();
+});
+
+describe('sessions', () => {
+  it('are listed newest first', async () => {
+    for (const [id, at] of [
+      ['a', 1],
+      ['b', 3],
+      ['c', 2],
+    ] as const)
+      await saveSession(session(id, at));
+    expect((await listSessions()).map((s) => s.id)).toEqual(['b', 'c', 'a']);
+  });
+  it('take events in order, with their last sign of life', async () => {
+    await saveSession(session('a'));
+    await appendEvents('a', [{ type: 'peek', atMs: 5000 }], 'running');
+    await appendEvents(
+      'a',
+      [
+        { type: 'peek', atMs: 7000 },
+        { type: 'stop', atMs: 9000 },
+      ],
+      'kept',
+    );
+    expect(await loadSession('a')).toMatchObject({
+      status: 'kept',
+      lastSeenMs: 9000,
+      log: [{ type: 'start' }, { atMs: 5000 }, { atMs: 7000 }, { type: 'stop' }],
+    });
+  });
+  it('refuse events for a session that is gone', async () => {
+    await expect(appendEvents('nobody', [{ type: 'peek', atMs: 1 }], 'running')).rejects.toThrow('no longer kept');
+  });
+  it('never go back in time by a heartbeat, nor wake up after the end', async () => {
+    await saveSession(session('a'));
+    await heartbeat('a', 5000);
+    await heartbeat('a', 3000);
+    expect((await loadSession('a'))?.lastSeenMs).toBe(5000);
+    await finishSession('a', 70_000);
+    await heartbeat('a', 99_000);
+    expect(await loadSession('a')).toMatchObject({ status: 'kept', lastSeenMs: 70_000 });
+  });
+  it('refuse what is not a session', async () => {
+    await expect(saveSession({ ...session('a'), startedAtMs: -1 })).rejects.toThrow();
+    expect(await listSessions()).toEqual([]);
+  });
+  it('keep a note', async () => {
+    await saveSession(session('a'));
+    await saveNote('a', 'Weight in the left leg.');
+    expect((await loadSession('a'))?.note).toBe('Weight in the left leg.');
+  });
+  it('keep one that was cut off when the next begins', async () => {
+    const first = await startSession(planOf(poses(1)));
+    await heartbeat(first.id, 12_000);
+    const second = await startSession(planOf(poses(1)));
+    expect(await loadSession(first.id)).toMatchObject({ status: 'kept', lastSeenMs: 12_000 });
+    expect((await runningSession())?.id).toBe(second.id);
+    expect([claimStart('other'), claimStart(second.id)]).toEqual([false, false]);
+    await stopAndKeep(second);
+    expect(await runningSession()).toBeUndefined();
+  });
+  it('are claimed once by the document that began them', async () => {
+    const { id } = await startSession(planOf(poses(1)));
+    expect([claimStart(id), claimStart(id)]).toEqual([true, false]);
+  });
+});
+
+describe('pictures', () => {
+  it('are kept with image and thumbnail, and leave by way of the bin', async () => {
+    await saveSet(set('set'));
+    await addPicture(picture('a'), blob('image'), blob('small'));
+    expect(await (await loadImage(imageKey('picture', 'a')))?.text()).toBe('image');
+    await binPictures(['a'], 5);
+    expect(await listPictures('set')).toEqual([]);
+    await binPictures(['a'], null);
+    expect((await listPictures('set')).map((p) => p.id)).toEqual(['a']);
+  });
+  it('stay out altogether when they are not valid', async () => {
+    await expect(addPicture({ ...picture('a'), hash: 'x' }, blob('i'), blob('t'))).rejects.toThrow();
+    expect(await loadImage(imageKey('picture', 'a'))).toBeUndefined();
+  });
+  it('are deleted for good only after thirty days in the bin', async () => {
+    const now = 100 * DAY;
+    await saveSet(set('set'));
+    await saveSet(set('old', now - 31 * DAY));
+    await saveSet(set('fresh', now - 29 * DAY));
+    for (const [id, setId] of [
+      ['a', 'set'],
+      ['b', 'old'],
+      ['c', 'fresh'],
+      ['d', 'set'],
+    ] as const)
+      await addPicture(picture(id, setId), blob(id), blob(id));
+    await binPictures(['d'], now - 40 * DAY);
+    expect(await emptyOldBin(now)).toBe(3);
+    const { records, imageKeys } = await readRecords();
+    expect(records.pictures.map((p) => p.id)).toEqual(['a', 'c']);
+    expect(records.sets.map((s) => s.id)).toEqual(['fresh', 'set']);
+    expect(imageKeys).toEqual(['picture/a', 'picture/c', 'thumbnail/a', 'thumbnail/c']);
+  });
+  it('come in sets that can be put away and back', async () => {
+    await saveSet(set('x'));
+    await binSet('x', 3);
+    expect(await listSets()).toEqual([]);
+    await binSet('x', null);
+    expect((await listSets()).length).toBe(1);
+  });
+});
+
+describe('pages', () => {
+  const page: Page = { id: 'p', sessionId: 'a', widthPx: 10, heightPx: 20, addedAtMs: 1, binnedAtMs: null };
+  it('belong to their session', async () => {
+    await addPage(page, blob('page'), blob('small'));
+    await addPage({ ...page, id: 'q', sessionId: 'b' }, blob('page'), blob('small'));
+    expect((await listPages('a')).map((p) => p.id)).toEqual(['p']);
+    await binPage('p', 9);
+    expect(await listPages('a')).toEqual([]);
+  });
+});
+
+describe('everything', () => {
+  const fill = async (): Promise<void> => {
+    await addDemoLearner(200 * DAY);
+    await saveSet(set('set'));
+    await addPicture(picture('a'), blob('image'), blob('small'));
+    await addPage(
+      { id: 'p', sessionId: 'demo-1', widthPx: 1, heightPx: 2, addedAtMs: 3, binnedAtMs: null },
+      blob('page'),
+      blob('tiny'),
+    );
+    await saveSetting('minutes', 35);
+  };
+  const takeOut = async (): Promise<{ records: Records; images: { key: string; image: Blob }[] }> => {
+    const { records, imageKeys } = await readRecords();
+    const images = await Promise.all(imageKeys.map(async (key) => ({ key, image: (await loadImage(key))! })));
+    return { records, images };
+  };
+  it('goes out, is wiped, and comes back the same', async () => {
+    await fill();
+    const out = await takeOut();
+    await wipeEverything();
+    expect((await readRecords()).records).toEqual({
+      sessions: [],
+      pages: [],
+      sets: [],
+      pictures: [],
+      settings: { seeded: true },
+    });
+    await putRecords(out.records, out.images);
+    const again = await takeOut();
+    expect(again.records).toEqual(out.records);
+    const texts = (list: { image: Blob }[]) => Promise.all(list.map(({ image }) => image.text()));
+    expect(await texts(again.images)).toEqual(await texts(out.images));
+  });
+  it('leaves what is here as it is', async () => {
+    await fill();
+    const out = await takeOut();
+    await saveNote('demo-1', 'Newer than the archive.');
+    const result = await putRecords(out.records, out.images);
+    expect(result).toEqual({ added: 0, kept: out.records.sessions.length + 3 });
+    expect((await loadSession('demo-1'))?.note).toBe('Newer than the archive.');
+  });
+  it('is put back whole or not at all', async () => {
+    await saveSession(session('mine'));
+    const { records } = await readRecords();
+    const images = [{ key: 'picture/x', image: (() => undefined) as unknown as Blob }]; // cannot be stored
+    await expect(putRecords({ ...records, sets: [set('new')] }, images)).rejects.toThrow();
+    expect(await listSets()).toEqual([]);
+    expect((await listSessions()).map((s) => s.id)).toEqual(['mine']);
+  });
+});
+
+describe('small things', () => {
+  it('remember settings', async () => {
+    expect(await loadSetting('minutes')).toBeUndefined();
+    await saveSetting('minutes', 7);
+    expect(await loadSetting('minutes')).toBe(7);
+  });
+  it('keep renders up to a bound, the longest unused going first', async () => {
+    for (let i = 0; i < 205; i++) await saveRender(`figure/${i}`, blob(String(i)), i);
+    expect(await loadRender('figure/0', 999)).toBeUndefined();
+    expect(await (await loadRender('figure/204', 999))?.text()).toBe('204');
+    expect(await (await db()).count('renders')).toBe(200);
+  });
+  it('tell who listens', async () => {
+    const heard = vi.fn();
+    const stop = onChange(heard);
+    await saveSet(set('x'));
+    stop();
+    await saveSet(set('y'));
+    expect(heard.mock.calls).toEqual([['sets']]);
+  });
+  it('say when there is no room, and that what is kept is safe', () => {
+    const full = new DOMException('full', 'QuotaExceededError');
+    expect(isQuotaError(full)).toBe(true);
+    expect(isQuotaError(new Error('wrapped', { cause: full }))).toBe(true);
+    expect(isQuotaError(new Error('other'))).toBe(false);
+    for (const error of [full, new Error('other')])
+      expect(storageProblem(error)).toContain('Everything kept so far is safe');
+    expect(storageProblem(full)).toContain('no room');
+  });
+});
