@@ -63,10 +63,10 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
       },
     );
   };
-  let unwritten: RunEvent[] = [];
+  let unwritten: readonly RunEvent[] = [];
   const push = (event: RunEvent): void => {
     log = [...log, event];
-    unwritten.push(event);
+    unwritten = [...unwritten, event];
     // Events that failed to be written go along with the next one.
     write(async () => {
       const batch = unwritten;

@@ -108,7 +108,7 @@ export function Today() {
       {problem && <Notice>{problem}</Notice>}
       <section
         aria-label="How long"
-        className="grid grid-cols-[auto_1fr] items-start gap-x-8 gap-y-4 lg:grid-cols-[auto_minmax(0,330px)_minmax(0,1fr)_auto]"
+        className="grid grid-cols-[auto_1fr] items-start gap-x-6 gap-y-4 lg:grid-cols-[186px_minmax(0,270px)_minmax(0,1fr)_auto]"
       >
         <p className="digits text-[104px] leading-[0.9] max-sm:text-[80px]" aria-hidden>
           {minutes}

@@ -1,0 +1,111 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { png } from '../images';
+
+const kept = (page: Page) => page.getByText(/Right now/);
+const putIn = (page: Page, name: string, bytes: Uint8Array) =>
+  page.getByLabel('Choose a ZIP').setInputFiles({ name, mimeType: 'application/zip', buffer: Buffer.from(bytes) });
+
+async function takeOut(page: Page): Promise<Uint8Array> {
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Take out as ZIP' }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toMatch(/^fox-minute-\d{4}-\d\d-\d\d\.zip$/);
+  return new Uint8Array(readFileSync((await file.path())!));
+}
+/** Contents without what changes from one export to the next. */
+function contents(zip: Uint8Array): Record<string, string> {
+  const files = unzipSync(zip);
+  return Object.fromEntries(
+    Object.entries(files).map(([name, bytes]) => [
+      name,
+      name === 'manifest.json' ? '' : Buffer.from(bytes).toString('base64'),
+    ]),
+  );
+}
+
+test('everything goes out as one ZIP, is wiped, and comes back identical', async ({ page }) => {
+  await page.goto('/poses');
+  await page.getByRole('button', { name: 'New set' }).click();
+  await page.getByLabel('What is the set called?').fill('Hands');
+  await page.keyboard.press('Enter');
+  await page
+    .getByLabel('Choose pictures')
+    .setInputFiles([{ name: 'a.png', mimeType: 'image/png', buffer: Buffer.from(png(40, 30)) }]);
+  await expect(page.getByText('1 picture added.')).toBeVisible();
+  await page.goto('/journal');
+  await page
+    .getByLabel('Choose photographs of pages')
+    .setInputFiles([{ name: 'page.png', mimeType: 'image/png', buffer: Buffer.from(png(50, 60)) }]);
+  await expect(page.getByRole('button', { name: 'Page 1, larger' })).toBeVisible();
+
+  await page.goto('/data');
+  await expect(kept(page)).toContainText('12 sessions, 1 pages, 1 pictures in 1 sets');
+  const out = await takeOut(page);
+  const names = Object.keys(unzipSync(out));
+  expect(names.filter((n) => n.startsWith('images/'))).toHaveLength(4);
+  const picture = names.find((n) => n.startsWith('images/picture/'))!;
+  expect(Buffer.compare(Buffer.from(unzipSync(out)[picture]), Buffer.from(png(40, 30)))).toBe(0);
+
+  await page.getByRole('button', { name: 'Wipe everything' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(kept(page)).toContainText('12 sessions');
+  await page.getByRole('button', { name: 'Wipe everything' }).click();
+  await page.getByRole('button', { name: 'Wipe it' }).click();
+  await expect(page.getByText('Right now that is nothing.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Right now that is nothing.')).toBeVisible();
+  await page.goto('/journal');
+  await expect(page.getByText('Nothing in the journal yet')).toBeVisible();
+
+  await page.goto('/data');
+  await putIn(page, 'fox.zip', out);
+  await expect(page.getByText('15 records put back.')).toBeVisible();
+  expect(contents(await takeOut(page))).toEqual(contents(out));
+  await putIn(page, 'fox.zip', out);
+  await expect(page.getByText('0 records put back. 15 were here already and stayed as they are.')).toBeVisible();
+});
+
+test('a ZIP that is not right is refused in a sentence, and nothing is touched', async ({ page }) => {
+  await page.goto('/data');
+  await expect(kept(page)).toContainText('12 sessions');
+  const good = await takeOut(page);
+  const files = unzipSync(good);
+  const records = JSON.parse(strFromU8(files['records.json'])) as { sessions: unknown[] };
+  const cases: [string, Uint8Array, RegExp][] = [
+    ['words.zip', strToU8('no zip at all'), /This file is not a whole ZIP/],
+    ['other.zip', zipSync({ 'letter.txt': strToU8('hello') }), /was not made by Fox Minute/],
+    ['half.zip', good.subarray(0, good.length / 2), /This file is not a whole ZIP/],
+    ['climbing.zip', zipSync({ ...files, '../../evil': strToU8('x') }), /paths that lead elsewhere/],
+    [
+      'bomb.zip',
+      zipSync({ ...files, 'images/page/x.png': new Uint8Array(48 * 1024 ** 2) }),
+      /unpack to far more than it should/,
+    ],
+    [
+      'odd.zip',
+      zipSync({ ...files, 'records.json': strToU8(JSON.stringify({ ...records, sessions: [{ nonsense: true }] })) }),
+      /is damaged/,
+    ],
+  ];
+  for (const [name, bytes, sentence] of cases) {
+    await putIn(page, name, bytes);
+    await expect(page.getByRole('alert').filter({ hasText: sentence })).toContainText('Nothing kept here was changed.');
+  }
+  await page.reload();
+  await expect(kept(page)).toContainText('12 sessions');
+});
+
+test('the demo sessions can be put back after a wipe, and the volume is kept', async ({ page }) => {
+  await page.goto('/data');
+  await expect(kept(page)).toContainText('12 sessions');
+  await page.getByRole('button', { name: 'Wipe everything' }).click();
+  await page.getByRole('button', { name: 'Wipe it' }).click();
+  await expect(page.getByText('Right now that is nothing.')).toBeVisible();
+  await page.getByRole('button', { name: 'Put the demo sessions in' }).click();
+  await expect(kept(page)).toContainText('12 sessions');
+  await page.getByRole('slider', { name: 'Volume of the cues' }).fill('0.3');
+  await page.reload();
+  await expect(page.getByRole('slider', { name: 'Volume of the cues' })).toHaveValue('0.3');
+});

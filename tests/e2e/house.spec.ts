@@ -1,0 +1,168 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { png } from '../images';
+import { skipTo, startSession, stopAndKeep } from './steps';
+
+async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+}
+
+const SCREENS: [name: string, open: (page: Page) => Promise<void>][] = [
+  [
+    'Today',
+    async (page) => {
+      await page.goto('/');
+      await expect(page.getByRole('img', { name: /The session on a ribbon/ })).toBeVisible();
+    },
+  ],
+  [
+    'Journal',
+    async (page) => {
+      await page.goto('/journal');
+      await expect(page.locator('[data-sum]')).toHaveCount(7);
+    },
+  ],
+  [
+    'Poses',
+    async (page) => {
+      await page.goto('/poses');
+      await expect(page.getByRole('button', { name: /Archer turning/ })).toBeVisible();
+    },
+  ],
+  [
+    'a set of pictures',
+    async (page) => {
+      await page.goto('/poses');
+      await page.getByRole('button', { name: 'New set' }).click();
+      await page.getByLabel('What is the set called?').fill('Hands');
+      await page.keyboard.press('Enter');
+      await page.getByLabel('Choose pictures').setInputFiles([
+        { name: 'a.png', mimeType: 'image/png', buffer: Buffer.from(png(40, 30)) },
+        { name: 'bad.png', mimeType: 'image/png', buffer: Buffer.from('words, words, words, words') },
+      ]);
+      await expect(page.getByText('1 picture added.')).toBeVisible();
+    },
+  ],
+  [
+    'a figure',
+    async (page) => {
+      await page.goto('/poses');
+      await page.getByRole('button', { name: /Archer turning/ }).click();
+      await expect(page.getByRole('dialog').getByRole('img')).toBeVisible();
+    },
+  ],
+  [
+    'Data',
+    async (page) => {
+      await page.goto('/data');
+      await expect(page.getByText(/Right now/)).toBeVisible();
+    },
+  ],
+  [
+    'Run, a pose',
+    async (page) => {
+      await startSession(page, 0);
+      await page.keyboard.press('ArrowRight');
+      await expect(page.getByRole('img', { name: /Reference:/ })).toBeVisible();
+      await page.waitForTimeout(1000);
+    },
+  ],
+  [
+    'Run, on hold with the keys',
+    async (page) => {
+      await startSession(page, 0);
+      await page.keyboard.press('Space');
+      await page.keyboard.press('?');
+      await expect(page.getByText('On hold', { exact: true })).toBeVisible();
+      await page.waitForTimeout(1000);
+    },
+  ],
+  [
+    'Run, body',
+    async (page) => {
+      await startSession(page, 17);
+      await expect(page.getByText('Shake the hands out', { exact: true })).toBeVisible();
+      await page.waitForTimeout(1000);
+    },
+  ],
+  [
+    'Run, blind contour',
+    async (page) => {
+      await startSession(page, 17);
+      await skipTo(page, 'eyes on the edge, goes by sound');
+      await page.waitForTimeout(1000);
+    },
+  ],
+  [
+    'After',
+    async (page) => {
+      await startSession(page, 0);
+      await stopAndKeep(page);
+      await expect(page.getByRole('heading', { name: /drawings?, / })).toBeVisible();
+    },
+  ],
+];
+
+for (const scheme of ['light', 'dark'] as const)
+  test.describe(`in the ${scheme === 'light' ? 'paper' : 'night'} theme`, () => {
+    test.use({ colorScheme: scheme, contextOptions: { reducedMotion: 'reduce' } });
+    for (const [name, open] of SCREENS)
+      test(`${name} passes axe`, async ({ page }) => {
+        await open(page);
+        await expectAccessible(page);
+      });
+  });
+
+test.describe('on a narrow screen', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  for (const [name, open] of SCREENS)
+    test(`${name} does not scroll sideways`, async ({ page }) => {
+      await open(page);
+      const overflow = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(overflow).toBeLessThanOrEqual(0);
+    });
+});
+
+test.describe('at 1280 by 800', () => {
+  for (const path of ['/', '/run'])
+    test(`${path} does not scroll`, async ({ page }) => {
+      if (path === '/') await SCREENS[0][1](page);
+      else await startSession(page, 0);
+      expect(await page.evaluate(() => document.documentElement.scrollHeight - innerHeight)).toBeLessThanOrEqual(0);
+    });
+});
+
+test('no request leaves for another origin, and the policy is there and kept', async ({ page, baseURL }) => {
+  const origins = new Set<string>();
+  const complaints: string[] = [];
+  page.on('request', (r) => {
+    if (/^https?:/.test(r.url())) origins.add(new URL(r.url()).origin);
+  });
+  page.on('console', (m) => {
+    if (m.type() === 'error') complaints.push(m.text());
+  });
+  page.on('pageerror', (e) => complaints.push(e.message));
+  const response = await page.goto('/');
+  const policy = response?.headers()['content-security-policy'] ?? '';
+  expect(policy).toContain("default-src 'self'");
+  expect(policy).not.toContain("'unsafe-eval'");
+  for (const path of ['/journal', '/poses', '/data', '/run', '/after?session=demo-1']) {
+    expect((await page.goto(path))?.headers()['content-security-policy']).toContain("connect-src 'self'");
+    await page.waitForTimeout(700);
+  }
+  await startSession(page, 0);
+  await page.keyboard.press('ArrowRight');
+  await page.waitForTimeout(1500);
+  expect([...origins]).toEqual([new URL(baseURL!).origin]);
+  expect(complaints).toEqual([]);
+});
+
+test('a page that does not exist says where things are', async ({ page }) => {
+  await page.goto('/nowhere');
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+});

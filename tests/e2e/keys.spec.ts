@@ -1,0 +1,62 @@
+import { expect, type Page, test } from '@playwright/test';
+
+/** Tab until the focused element has this accessible text. */
+async function tabTo(page: Page, text: RegExp): Promise<void> {
+  for (let i = 0; i < 60; i++) {
+    await page.keyboard.press('Tab');
+    const focused = await page.evaluate(() => {
+      const e = document.activeElement as HTMLElement | null;
+      return e ? (e.getAttribute('aria-label') ?? e.textContent ?? '') : '';
+    });
+    if (text.test(focused)) return;
+  }
+  throw new Error(`never reached ${String(text)} by Tab`);
+}
+
+test('the whole evening by keys alone', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByText('Why this plan:')).toBeVisible();
+  await tabTo(page, /How long have you got/);
+  await page.keyboard.press('Home');
+  await expect(page.getByText('2 poses, ')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/run/);
+  await page.keyboard.press('PageDown');
+  await expect(page.getByText(/pose 1 of 2, /)).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('On hold', { exact: true })).toBeVisible();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('PageDown');
+  await page.keyboard.press('PageUp');
+  await expect(page.getByText(/pose 1 of 2, /)).toBeVisible();
+  await page.keyboard.press('x');
+  await page.keyboard.press('x');
+  await expect(page).toHaveURL(/\/after/);
+  await tabTo(page, /To the journal/);
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-sum]')).toHaveCount(7);
+  await tabTo(page, /The one before/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: 'The one after' })).toBeVisible();
+});
+
+test('a figure is opened, turned and closed by keys', async ({ page }) => {
+  await page.goto('/poses');
+  await tabTo(page, /Stilt-walker at rest/);
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toBeVisible();
+  await page.keyboard.press('ArrowLeft');
+  await expect(dialog.getByText('Turning the clay.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(dialog).toHaveCount(0);
+});
+
+test('a set is made by keys', async ({ page }) => {
+  await page.goto('/poses');
+  await tabTo(page, /New set/);
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Hands');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Name of the set')).toHaveValue('Hands');
+});

@@ -1,0 +1,20 @@
+import { expect, test } from '@playwright/test';
+import { startSession } from './steps';
+
+test('with the network gone a session runs to its end and is kept', async ({ page, context }) => {
+  await page.goto('/');
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await expect
+    .poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null), { timeout: 30_000 })
+    .toBe(true);
+  await context.setOffline(true);
+  await page.reload();
+  await page.clock.install();
+  await startSession(page, 0);
+  await page.clock.fastForward(3000);
+  await expect(page.getByRole('img', { name: /Reference:/ })).toBeVisible();
+  await page.clock.fastForward(60_000);
+  await expect(page.getByRole('heading', { name: /^2 drawings, 0:50 of drawing$/ })).toBeVisible();
+  await page.goto('/journal');
+  await expect(page.getByText('13 sessions')).toBeVisible();
+});

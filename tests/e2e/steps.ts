@@ -1,0 +1,53 @@
+import { expect, type Page } from '@playwright/test';
+
+/** Choose the minutes on Today's ruler by keyboard: Home is one minute, each Right the next step. */
+export async function chooseMinutes(page: Page, stepsFromOne: number): Promise<void> {
+  await expect(page.getByText('Why this plan:')).toBeVisible();
+  const ruler = page.getByRole('slider', { name: 'How long have you got?' });
+  await ruler.focus();
+  await page.keyboard.press('Home');
+  for (let i = 0; i < stepsFromOne; i++) await page.keyboard.press('ArrowRight');
+}
+
+/** Open Today and start a session of some length. */
+export async function startSession(page: Page, stepsFromOne: number): Promise<void> {
+  await page.goto('/');
+  await chooseMinutes(page, stepsFromOne);
+  await page.getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
+}
+
+/** Go to the next segment until some words are on screen. */
+export async function skipTo(page: Page, words: string | RegExp): Promise<void> {
+  const target = page.getByText(words).first();
+  for (let i = 0; i < 120; i++) {
+    if (await target.isVisible()) return;
+    await page.keyboard.press('ArrowRight');
+    await page.waitForTimeout(60);
+  }
+  throw new Error(`never came to ${String(words)}`);
+}
+
+/** Stop and keep, and wait for the end card. */
+export async function stopAndKeep(page: Page): Promise<void> {
+  await page.keyboard.press('x');
+  await page.getByRole('button', { name: /Stop and keep X/ }).click();
+  await expect(page).toHaveURL(/\/after/);
+}
+
+/** "1:05" to 65. */
+export const seconds = (digits: string): number => digits.split(':').reduce((sum, part) => sum * 60 + Number(part), 0);
+
+/** The six sums and their total as the journal shows them, seconds. */
+export async function sumsShown(
+  page: Page,
+): Promise<{ parts: number[]; together: number; byName: Record<string, number> }> {
+  const cells = page.locator('[data-sum]');
+  await expect(cells).toHaveCount(7);
+  const entries = await cells.evaluateAll((nodes) =>
+    nodes.map((n) => [(n as HTMLElement).dataset['sum'] ?? '', n.textContent ?? '']),
+  );
+  const byName = Object.fromEntries(entries.map(([name, text]) => [name, seconds(text)]));
+  const { together, ...parts } = byName;
+  return { parts: Object.values(parts), together, byName };
+}
