@@ -1,4 +1,4 @@
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from 'idb';
 import type { Page, Session } from '@/core/journal/session';
 import type { Picture, PictureSet } from '@/core/references/picture';
 
@@ -63,6 +63,26 @@ export function db(): Promise<IDBPDatabase<FoxDb>> {
     throw error;
   });
   return handle;
+}
+
+export type WriteTransaction = IDBPTransaction<FoxDb, Store[], 'readwrite'>;
+
+/** Write to several stores, all or nothing: whatever fails, at once or later, undoes the rest. */
+export async function atomically<T>(stores: readonly Store[], write: (tx: WriteTransaction) => Promise<T>): Promise<T> {
+  const tx = (await db()).transaction([...stores], 'readwrite');
+  try {
+    const result = await write(tx);
+    await tx.done;
+    return result;
+  } catch (error) {
+    tx.done.catch(() => undefined);
+    try {
+      tx.abort();
+    } catch {
+      // it has aborted by itself
+    }
+    throw error;
+  }
 }
 
 /** Close the database, for tests and before deleting it. */

@@ -1,6 +1,6 @@
 import type { Records } from '@/core/interchange/archive';
 import { announce } from './changes';
-import { db, type Store, STORES } from './db';
+import { atomically, db, type Store, STORES } from './db';
 
 /** All records, the bin included; images are read one by one with their keys. */
 export async function readRecords(): Promise<{ records: Records; imageKeys: string[] }> {
@@ -26,40 +26,24 @@ export interface PutBack {
 
 /** Put records and images back in one transaction: all or nothing, and nothing that is already here is touched. */
 export async function putRecords(records: Records, images: readonly { key: string; image: Blob }[]): Promise<PutBack> {
-  const tx = (await db()).transaction(['sessions', 'pages', 'sets', 'pictures', 'settings', 'images'], 'readwrite');
-  const result: PutBack = { added: 0, kept: 0 };
-  try {
+  const stores = ['sessions', 'pages', 'sets', 'pictures', 'settings', 'images'] as const;
+  const result = await atomically(stores, async (tx): Promise<PutBack> => {
+    const counts: PutBack = { added: 0, kept: 0 };
     for (const store of ['sessions', 'pages', 'sets', 'pictures'] as const)
       for (const record of records[store]) {
-        if ((await tx.objectStore(store).getKey(record.id)) !== undefined) {
-          result.kept++;
-          continue;
-        }
-        await tx.objectStore(store).put(record);
-        result.added++;
+        const here = (await tx.objectStore(store).getKey(record.id)) !== undefined;
+        if (!here) await tx.objectStore(store).put(record);
+        counts[here ? 'kept' : 'added']++;
       }
     for (const { key, image } of images)
       if ((await tx.objectStore('images').getKey(key)) === undefined) await tx.objectStore('images').put(image, key);
     for (const [name, value] of Object.entries(records.settings))
-      if ((await tx.objectStore('settings').getKey(name)) === undefined || name === 'seeded')
+      if ((await tx.objectStore('settings').getKey(name)) === undefined)
         await tx.objectStore('settings').put(value, name);
-    await tx.done;
-  } catch (error) {
-    tx.done.catch(() => undefined);
-    tryAbort(() => tx.abort());
-    throw error;
-  }
+    return counts;
+  });
   announce('sessions', 'pages', 'sets', 'pictures', 'settings');
   return result;
-}
-
-/** Aborting a transaction that has failed already throws; the failure itself is what matters. */
-function tryAbort(abort: () => void): void {
-  try {
-    abort();
-  } catch {
-    // already aborted
-  }
 }
 
 /** Delete everything in one transaction. Stays empty: the demo learner does not come back by itself. */

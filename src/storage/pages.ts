@@ -1,6 +1,6 @@
 import { type Page, pageSchema } from '@/core/journal/session';
 import { announce } from './changes';
-import { db } from './db';
+import { atomically, db } from './db';
 import { imageKey } from './images';
 
 /** Photographed pages of a session in the order they were added, without those in the bin. */
@@ -11,13 +11,13 @@ export async function listPages(sessionId: string): Promise<Page[]> {
 
 /** Keep a page with its photograph and thumbnail, all or nothing. */
 export async function addPage(page: Page, image: Blob, thumbnail: Blob): Promise<void> {
-  const tx = (await db()).transaction(['pages', 'images'], 'readwrite');
-  await Promise.all([
-    tx.objectStore('pages').put(pageSchema.parse(page)),
-    tx.objectStore('images').put(image, imageKey('page', page.id)),
-    tx.objectStore('images').put(thumbnail, imageKey('thumbnail', page.id)),
-    tx.done,
-  ]);
+  await atomically(['pages', 'images'], (tx) =>
+    Promise.all([
+      tx.objectStore('pages').put(pageSchema.parse(page)),
+      tx.objectStore('images').put(image, imageKey('page', page.id)),
+      tx.objectStore('images').put(thumbnail, imageKey('thumbnail', page.id)),
+    ]),
+  );
   announce('pages');
 }
 

@@ -1,6 +1,6 @@
 import { type Picture, pictureSchema, type PictureSet, pictureSetSchema } from '@/core/references/picture';
 import { announce } from './changes';
-import { db } from './db';
+import { atomically, db } from './db';
 import { imageKey } from './images';
 
 /** Sets in the order they were made, without those in the bin. */
@@ -35,13 +35,13 @@ export async function loadPicture(id: string): Promise<Picture | undefined> {
 
 /** Keep a picture with its image and thumbnail, all or nothing. */
 export async function addPicture(picture: Picture, image: Blob, thumbnail: Blob): Promise<void> {
-  const tx = (await db()).transaction(['pictures', 'images'], 'readwrite');
-  await Promise.all([
-    tx.objectStore('pictures').put(pictureSchema.parse(picture)),
-    tx.objectStore('images').put(image, imageKey('picture', picture.id)),
-    tx.objectStore('images').put(thumbnail, imageKey('thumbnail', picture.id)),
-    tx.done,
-  ]);
+  await atomically(['pictures', 'images'], (tx) =>
+    Promise.all([
+      tx.objectStore('pictures').put(pictureSchema.parse(picture)),
+      tx.objectStore('images').put(image, imageKey('picture', picture.id)),
+      tx.objectStore('images').put(thumbnail, imageKey('thumbnail', picture.id)),
+    ]),
+  );
   announce('pictures');
 }
 

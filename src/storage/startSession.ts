@@ -2,14 +2,20 @@ import type { Session } from '@/core/journal/session';
 import type { Plan } from '@/core/practice/schema';
 import { appendEvents, runningSession, saveSession } from './sessions';
 
-/** The session begun in this document; any other that is still running was cut off. */
-let startedHere: string | undefined;
+const STARTED_KEY = 'fox-minute-started';
+/** Belongs to the tab and survives going to another page of it, which offline may be a whole new document. */
+const tab = typeof sessionStorage === 'undefined' ? new Map<string, string>() : undefined;
+const remember = (id: string): void => {
+  if (tab) tab.set(STARTED_KEY, id);
+  else sessionStorage.setItem(STARTED_KEY, id);
+};
 
-/** Whether a session was begun by this very document, asked once: after a reload the answer is no. */
+/** Whether this tab has just begun a session, asked once: after a reload the answer is no. */
 export function claimStart(sessionId: string): boolean {
-  const mine = startedHere === sessionId;
-  startedHere = undefined;
-  return mine;
+  const started = tab ? tab.get(STARTED_KEY) : sessionStorage.getItem(STARTED_KEY);
+  if (tab) tab.delete(STARTED_KEY);
+  else sessionStorage.removeItem(STARTED_KEY);
+  return started === sessionId;
 }
 
 /** Begin a session now. One that was cut off is kept as far as it went. */
@@ -26,7 +32,7 @@ export async function startSession(plan: Plan): Promise<Session> {
     note: '',
   };
   await saveSession(session);
-  startedHere = session.id;
+  remember(session.id);
   return session;
 }
 

@@ -150,8 +150,12 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
       return () => listeners.delete(listener);
     },
     problem: () => problem,
-    settled: () => writing,
+    settled: () => {
+      refresh(); // the screen may see the end before the next tick does
+      return writing;
+    },
     close: async (reason) => {
+      if (reason) refresh();
       if (reason && !over && state().phase === 'running') push({ type: 'hold', atMs: clock.nowMs(), reason });
       over = true;
       stopClock();
