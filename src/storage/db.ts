@@ -13,7 +13,7 @@ export interface Settings {
   seeded: boolean;
 }
 
-export interface Render {
+interface Render {
   image: Blob;
   usedAtMs: number;
 }
@@ -32,7 +32,7 @@ export interface FoxDb extends DBSchema {
 export type Store = 'sessions' | 'pages' | 'sets' | 'pictures' | 'images' | 'renders' | 'settings';
 export const STORES: readonly Store[] = ['sessions', 'pages', 'sets', 'pictures', 'images', 'renders', 'settings'];
 
-export const DB_NAME = 'fox-minute';
+const DB_NAME = 'fox-minute';
 const DB_VERSION = 1;
 
 let handle: Promise<IDBPDatabase<FoxDb>> | undefined;

@@ -21,7 +21,7 @@ const shipped = shippedPictures as Record<string, ShippedPicture | undefined>;
 
 export const shippedPicture = (referenceId: string): ShippedPicture | undefined => shipped[referenceId];
 export const smallPictureUrl = ({ file }: ShippedPicture): string => `/figures/small/${file}.webp`;
-export const fullPictureUrl = ({ file }: ShippedPicture): string => `/figures/${file}.webp`;
+const fullPictureUrl = ({ file }: ShippedPicture): string => `/figures/${file}.webp`;
 
 const factsCache = new Map<string, FigureFacts>();
 /** Facts of a built-in figure, worked out once; undefined for pictures. */

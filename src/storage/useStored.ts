@@ -4,6 +4,9 @@ import { onChange } from './changes';
 import type { Store } from './db';
 import { storageProblem } from './problems';
 
+/** Between two readings while changes keep coming. */
+const COALESCE_MS = 120;
+
 export interface Stored<T> {
   /** Undefined while it is read for the first time. */
   value: T | undefined;
@@ -19,17 +22,30 @@ export function useStored<T>(load: () => Promise<T>, stores: readonly Store[], d
   const storeKey = stores.join(' ');
   useEffect(() => {
     let current = true;
-    let latest = 0;
+    let reading = false;
+    let again = false;
+    // Changes that come while it is being read lead to one more reading, not one each.
     const read = (): void => {
-      const turn = ++latest;
-      loading().then(
-        (value) => {
-          if (current && turn === latest) setStored({ value, problem: undefined });
-        },
-        (error: unknown) => {
-          if (current && turn === latest) setStored((before) => ({ ...before, problem: storageProblem(error) }));
-        },
-      );
+      if (reading) {
+        again = true;
+        return;
+      }
+      reading = true;
+      loading()
+        .then(
+          (value) => {
+            if (current) setStored({ value, problem: undefined });
+          },
+          (error: unknown) => {
+            if (current) setStored((before) => ({ ...before, problem: storageProblem(error) }));
+          },
+        )
+        .finally(() => {
+          reading = false;
+          if (!again || !current) return;
+          again = false;
+          setTimeout(read, COALESCE_MS);
+        });
     };
     read();
     const stop = onChange((store) => {

@@ -12,7 +12,7 @@ const STEPS = [
 ];
 
 /** "25 minutes", "1 hour 30 minutes". */
-export function minutesWords(minutes: number): string {
+function minutesWords(minutes: number): string {
   if (minutes < 60) return minutes === 1 ? '1 minute' : `${minutes} minutes`;
   const hours = Math.floor(minutes / 60);
   const rest = minutes % 60;

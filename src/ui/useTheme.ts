@@ -2,7 +2,7 @@
 import { useSyncExternalStore } from 'react';
 
 export type Theme = 'paper' | 'night';
-export const THEME_KEY = 'fox-minute-theme';
+const THEME_KEY = 'fox-minute-theme';
 
 /** Runs before the first paint, from the document's head: the chosen theme, else the system's. */
 export const themeScript = `try{var t=localStorage.getItem('${THEME_KEY}');if(t==='paper'||t==='night')document.documentElement.dataset.theme=t}catch(e){}`;

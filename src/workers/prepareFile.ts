@@ -4,8 +4,11 @@ import type { PictureApi, Preparation } from './picture.worker';
 /** Files beyond this are not even read. */
 const MAX_FILE_BYTES = 400 * 1024 ** 2;
 
+/** Files prepared at once, each in a worker of its own. */
+const WORKERS = 2;
+
 /**
- * Prepare files one after another in a worker.
+ * Prepare files in workers, a little ahead of the one that is handed on.
  * @param each Called with every result in order and awaited before the next; throwing stops the batch.
  */
 export async function prepareFiles(
@@ -13,32 +16,32 @@ export async function prepareFiles(
   signal: AbortSignal,
   each: (file: File, preparation: Preparation, index: number) => Promise<void>,
 ): Promise<void> {
-  let client: Client<PictureApi> | undefined;
-  const stop = (): void => client?.stop();
-  signal.addEventListener('abort', stop);
+  const clients: Client<PictureApi>[] = [];
+  const stop = (): void => clients.forEach((client) => client.stop());
+  const aborted = new Promise<undefined>((resolve) => {
+    signal.addEventListener('abort', () => resolve(undefined), { once: true });
+  });
+  const begin = (index: number): Promise<Preparation> | undefined => {
+    if (index >= files.length) return undefined;
+    clients[index % WORKERS] ??= startPictureWorker();
+    return prepareOne(clients[index % WORKERS], files[index]);
+  };
+  const coming = Array.from({ length: WORKERS }, (_, i) => begin(i));
   try {
     for (const [index, file] of files.entries()) {
-      if (signal.aborted) return;
-      client ??= startPictureWorker();
-      const aborted = new Promise<undefined>((resolve) => {
-        signal.addEventListener('abort', () => resolve(undefined), { once: true });
-      });
-      const tooBig = file.size > MAX_FILE_BYTES;
-      const preparation = await Promise.race([
-        tooBig ? ({ ok: false, problem: { kind: 'not a picture' } } as const) : prepareOne(client, file),
-        aborted,
-      ]);
-      if (!preparation) return;
+      const preparation = await Promise.race([coming[index], aborted]);
+      if (!preparation || signal.aborted) return;
+      coming.push(begin(index + WORKERS));
       await each(file, preparation, index);
     }
   } finally {
-    signal.removeEventListener('abort', stop);
     stop();
   }
 }
 
-/** A file that cannot be read at all (moved away meanwhile, a folder) counts as damaged. */
+/** A file that cannot be read at all (moved away meanwhile, a folder) counts as damaged; one far too big is not even read. */
 async function prepareOne(client: Client<PictureApi>, file: File): Promise<Preparation> {
+  if (file.size > MAX_FILE_BYTES) return { ok: false, problem: { kind: 'not a picture' } };
   try {
     return await client.api.prepare(file);
   } catch {

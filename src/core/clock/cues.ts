@@ -4,7 +4,7 @@ import type { Segment, Timeline } from '../practice/timeline';
 import { segmentMs } from '../practice/timeline';
 import type { RunState } from './run';
 
-export type CueKind = 'start' | 'warning' | 'end' | 'look';
+type CueKind = 'start' | 'warning' | 'end' | 'look';
 export interface Cue {
   /** The same cue of the same visit always has the same key, so that it is never scheduled twice. */
   key: string;

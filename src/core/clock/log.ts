@@ -3,11 +3,11 @@ import { z } from 'zod';
 /** Milliseconds on the session clock: wall time at the session's start, then monotonic; it never goes back. */
 const atMs = z.int().min(0);
 
-export const holdReasonSchema = z.enum(['paused', 'asleep', 'closed', 'moved']);
+const holdReasonSchema = z.enum(['paused', 'asleep', 'closed', 'moved']);
 export type HoldReason = z.infer<typeof holdReasonSchema>;
 
 /** What happened in a session, in order. Together with the plan it is the whole truth about it. */
-export const runEventSchema = z.discriminatedUnion('type', [
+const runEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('start'), atMs }),
   /** The clock stops: by the learner, or as of the last sign of life before sleep, closing or moving to another tab. */
   z.object({ type: z.literal('hold'), atMs, reason: holdReasonSchema }),
@@ -23,4 +23,3 @@ export const runEventSchema = z.discriminatedUnion('type', [
 export type RunEvent = z.infer<typeof runEventSchema>;
 
 export const runLogSchema = z.array(runEventSchema).max(20_000);
-export type RunLog = z.infer<typeof runLogSchema>;

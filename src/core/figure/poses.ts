@@ -1,17 +1,15 @@
 import type { Pose } from './pose';
 
-export const FAMILIES = [
-  'standing even',
-  'weight shifted',
-  'walking or running',
-  'reaching or pulling',
-  'bending',
-  'kneeling or crouching',
-  'seated',
-  'reclining',
-  'balancing',
-] as const;
-export type Family = (typeof FAMILIES)[number];
+export type Family =
+  | 'standing even'
+  | 'weight shifted'
+  | 'walking or running'
+  | 'reaching or pulling'
+  | 'bending'
+  | 'kneeling or crouching'
+  | 'seated'
+  | 'reclining'
+  | 'balancing';
 
 export interface AuthoredPose {
   name: string;

@@ -60,7 +60,7 @@ export function figureFacts({ poseId, build, view }: FigureReference): FigureFac
 }
 
 /** The lens of the shipped views: about how one sees a model from across a room. */
-export const LENS_DEG = 26;
+const LENS_DEG = 26;
 
 /** Pose, then build and views [azimuth, elevation] in degrees; chosen by eye so that no weak spot of the model shows. */
 const SHIPPED: readonly (readonly [PoseId, ...(readonly [BuildName, number, number])[]])[] = [

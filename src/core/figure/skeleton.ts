@@ -110,7 +110,7 @@ const depth = (bone: string): number => {
 export const BONES: readonly string[] = Object.keys(REST).sort((a, b) => depth(a) - depth(b));
 
 /** The name under which a build scales a bone: side dropped, all phalanges as the hand. */
-export const boneClass = (bone: string): string => {
+const boneClass = (bone: string): string => {
   const plain = bone.replace(/\.[LR]$/, '');
   return /^(f\d|th)\d$/.test(plain) ? 'hand' : plain;
 };

@@ -4,7 +4,7 @@ import { pageSchema, sessionSchema } from '../journal/session';
 import { pictureSchema, pictureSetSchema } from '../references/picture';
 
 /** Everything that is kept, without images. */
-export const recordsSchema = z.object({
+const recordsSchema = z.object({
   sessions: z.array(sessionSchema),
   pages: z.array(pageSchema),
   sets: z.array(pictureSetSchema),

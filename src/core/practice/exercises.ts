@@ -7,7 +7,7 @@ export type ExerciseId = z.infer<typeof exerciseIdSchema>;
 export type ExerciseFamily = 'quick' | 'lines' | 'seeing' | 'memory' | 'light';
 
 /** What the runner enforces or shows, so that the learner need not police it. */
-export interface ExerciseRule {
+interface ExerciseRule {
   reference: 'shown' | 'look then hidden';
   gaze: 'free' | 'mostly on the reference' | 'only on the reference';
   lifts: 'free' | 'none';
@@ -110,7 +110,7 @@ export const BODY_MOVES = [
 ] as const;
 
 /** Pose lengths people use, milliseconds; each about 1.3 to 2 times the last. */
-export const DURATION_STEPS_MS: readonly number[] = [
+const DURATION_STEPS_MS: readonly number[] = [
   10, 15, 20, 30, 45, 60, 90, 120, 180, 240, 300, 420, 600, 900, 1200, 1500, 1800,
 ].map((s) => s * 1000);
 

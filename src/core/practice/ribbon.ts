@@ -30,7 +30,7 @@ export interface RibbonBlock {
   cells: RibbonCell[];
 }
 
-export function blockLabel(block: Block): string {
+function blockLabel(block: Block): string {
   switch (block.kind) {
     case 'body':
       return 'Body';
@@ -43,7 +43,7 @@ export function blockLabel(block: Block): string {
   }
 }
 
-export function blockFamily(block: Block): RibbonFamily {
+function blockFamily(block: Block): RibbonFamily {
   return block.kind === 'poses' ? EXERCISES[block.exercise].family : block.kind;
 }
 

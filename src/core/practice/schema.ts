@@ -49,7 +49,6 @@ const blockSchema = z.discriminatedUnion('kind', [
   restBlockSchema,
 ]);
 export type Block = z.infer<typeof blockSchema>;
-export type PosesBlock = z.infer<typeof posesBlockSchema>;
 
 /** A session as it is meant to go. */
 export const planSchema = z.object({

@@ -22,32 +22,26 @@ export interface Timeline {
 
 export const segmentMs = (s: Segment): number => s.endMs - s.startMs;
 
-type Draft = Pick<Segment, 'kind' | 'poseIndex' | 'open'> & { lengthMs: number };
-const closed = (kind: SegmentKind, poseIndex: number, lengthMs: number): Draft => ({
-  kind,
-  poseIndex,
-  lengthMs,
-  open: false,
-});
+type Put = (kind: SegmentKind, poseIndex: number, lengthMs: number, open?: boolean) => void;
 
-function expandBlock(block: Block, next: Block | undefined): Draft[] {
+function expandBlock(block: Block, next: Block | undefined, put: Put): void {
   switch (block.kind) {
     case 'body':
-      return block.moves.map((move, i) => closed('body', i, move.durationMs));
+      block.moves.forEach((move, i) => put('body', i, move.durationMs));
+      break;
     case 'lines':
-      return block.pages.map((page, i) => ({ kind: 'page', poseIndex: i, lengthMs: page.nominalMs, open: true }));
+      block.pages.forEach((page, i) => put('page', i, page.nominalMs, true));
+      break;
     case 'rest':
-      return [closed('rest', 0, block.durationMs)];
+      put('rest', 0, block.durationMs);
+      break;
     case 'poses':
-      return block.poses.flatMap((pose, i) => {
-        const another = i + 1 < block.poses.length || next?.kind === 'poses';
-        return [
-          closed('leadIn', i, pose.leadInMs),
-          closed('look', i, pose.lookMs),
-          closed('draw', i, pose.drawMs),
-          closed('lookAgain', i, pose.lookAgainMs),
-          closed('change', i, another ? block.changeMs : 0),
-        ];
+      block.poses.forEach((pose, i) => {
+        put('leadIn', i, pose.leadInMs);
+        put('look', i, pose.lookMs);
+        put('draw', i, pose.drawMs);
+        put('lookAgain', i, pose.lookAgainMs);
+        if (i + 1 < block.poses.length || next?.kind === 'poses') put('change', i, block.changeMs);
       });
   }
 }
@@ -60,11 +54,11 @@ export function expandPlan(plan: Plan): Timeline {
   const segments: Segment[] = [];
   let at = 0;
   plan.blocks.forEach((block, blockIndex) => {
-    for (const { lengthMs, ...draft } of expandBlock(block, plan.blocks[blockIndex + 1])) {
-      if (lengthMs === 0) continue;
-      segments.push({ ...draft, blockIndex, startMs: at, endMs: at + lengthMs });
+    expandBlock(block, plan.blocks[blockIndex + 1], (kind, poseIndex, lengthMs, open = false) => {
+      if (lengthMs === 0) return;
+      segments.push({ kind, startMs: at, endMs: at + lengthMs, blockIndex, poseIndex, open });
       at += lengthMs;
-    }
+    });
   });
   return { segments, totalMs: at };
 }

@@ -19,7 +19,7 @@ export interface ImageFacts {
 }
 
 /** Decoding needs four bytes a pixel at once; beyond this a browser tab may die of it. */
-export const MAX_MEGAPIXELS = 100;
+const MAX_MEGAPIXELS = 100;
 
 const TYPES: Record<string, ImageFacts['type']> = {
   jpg: 'image/jpeg',

@@ -11,7 +11,7 @@ export const pictureSetSchema = z.object({
 });
 export type PictureSet = z.infer<typeof pictureSetSchema>;
 
-export const IMAGE_TYPES = ['image/jpeg', 'image/png', 'image/webp', 'image/avif', 'image/gif'] as const;
+const IMAGE_TYPES = ['image/jpeg', 'image/png', 'image/webp', 'image/avif', 'image/gif'] as const;
 export type ImageType = (typeof IMAGE_TYPES)[number];
 
 /** A picture in a set. Its image and its thumbnail are kept under the same id. */

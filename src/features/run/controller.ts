@@ -13,7 +13,7 @@ import { createSessionClock } from './sessionClock';
 const HEARTBEAT_MS = 5000;
 const LOOK_AHEAD_MS = 1500;
 
-export type Command = 'pause' | 'resume' | 'resume counted' | 'next' | 'back' | 'restart' | 'more' | 'peek' | 'stop';
+type Command = 'pause' | 'resume' | 'resume counted' | 'next' | 'back' | 'restart' | 'more' | 'peek' | 'stop';
 
 export interface Run {
   timeline: Timeline;

@@ -7,7 +7,7 @@ import { setVolume } from '@/ui/sound/cuePlayer';
 import { openRun, type Run } from './controller';
 import { acquireRunLock, type RunLock } from './runLock';
 
-export type GateState =
+type GateState =
   | { at: 'opening' | 'nothing to run' | 'in another tab' | 'taken over' }
   | { at: 'problem'; sentence: string }
   | { at: 'running'; session: Session; run: Run };

@@ -7,7 +7,7 @@ import { type LaidBlock, type LaidCell, layOutLine, layOutWrapped, positionAt, t
 import { FAMILY_COLOR, isNotch, RibbonPatterns } from './patterns';
 
 /** The same ribbon at four sizes. */
-export type RibbonSize = 'card' | 'plan' | 'run' | 'journal';
+type RibbonSize = 'card' | 'plan' | 'run' | 'journal';
 interface Look {
   band: number;
   /** Room above for what stands on the cells. */

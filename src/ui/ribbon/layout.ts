@@ -15,7 +15,7 @@ export interface LaidBlock {
   width: number;
   cells: LaidCell[];
 }
-export interface RibbonLine {
+interface RibbonLine {
   blocks: LaidBlock[];
 }
 export interface RibbonLayout {

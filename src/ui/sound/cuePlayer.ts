@@ -1,5 +1,5 @@
 /** Short synthesized cues on the audio clock, mixed over whatever else plays. */
-export type CueSound = 'start' | 'warning' | 'end' | 'look';
+type CueSound = 'start' | 'warning' | 'end' | 'look';
 
 interface Note {
   hz: number;

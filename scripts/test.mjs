@@ -1,0 +1,63 @@
+// npm test: set-up and every check, from a fresh clone. Ends with a line "N passed, N failed".
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { ensureChromium, ensurePackages, run } from './setup.mjs';
+
+rmSync('test-results', { recursive: true, force: true });
+mkdirSync('test-results', { recursive: true });
+ensurePackages();
+ensureChromium();
+
+let passed = 0;
+let failed = 0;
+const failures = [];
+const count = (name, ok) => {
+  if (ok) passed++;
+  else {
+    failed++;
+    failures.push(name);
+  }
+};
+const step = (name, script) => {
+  console.log(`\n== ${name}`);
+  const ok = run('npm', ['run', '--silent', script]) === 0;
+  count(name, ok);
+  return ok;
+};
+const readReport = (file) => {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    return undefined;
+  }
+};
+
+step('format', 'check:format');
+step('types', 'check:types');
+step('lint', 'check:lint');
+step('imports', 'check:imports');
+step('dead code', 'check:dead');
+
+console.log('\n== unit tests');
+const unitOk =
+  run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile=test-results/unit.json']) === 0;
+const unit = readReport('test-results/unit.json');
+passed += unit?.numPassedTests ?? 0;
+failed += unit?.numFailedTests ?? 0;
+if (!unitOk) failures.push('unit tests');
+if (!unitOk && !(unit?.numFailedTests > 0)) failed++;
+
+if (step('build', 'build')) {
+  console.log('\n== browser tests');
+  const browserOk = run('npx', ['playwright', 'test']) === 0;
+  const { expected = 0, unexpected = 0, flaky = 0 } = readReport('test-results/e2e.json')?.stats ?? {};
+  passed += expected;
+  failed += unexpected + flaky;
+  if (!browserOk) failures.push('browser tests');
+  if (!browserOk && unexpected + flaky === 0) failed++;
+}
+
+if (failures.length > 0) console.log(`\nFailed: ${failures.join(', ')}`);
+const summary = `${passed} passed, ${failed} failed`;
+writeFileSync('test-results/summary.txt', `${summary}\n`);
+console.log(`\n${summary}`);
+process.exit(failed === 0 ? 0 : 1);
