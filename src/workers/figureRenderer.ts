@@ -110,11 +110,14 @@ function propMeshes(figure: Figure): Group {
   return group;
 }
 
+/** Linear light, nearly none: a shade that stays darker than a night ground too. */
+const SHADE = [4, 3, 2];
+
 function contactShade({ contact }: Figure, pictureSize: { value: [number, number] }): Mesh {
   const pixels = new Uint8Array(contact.data.length * 4);
   const { resolution: n } = contact;
   for (let row = 0; row < n; row++)
-    for (let i = 0; i < n; i++) pixels.set([0x2a, 0x22, 0x1b, contact.data[row * n + i]], ((n - 1 - row) * n + i) * 4);
+    for (let i = 0; i < n; i++) pixels.set([...SHADE, contact.data[row * n + i]], ((n - 1 - row) * n + i) * 4);
   const map = new DataTexture(pixels, n, n);
   map.magFilter = LinearFilter;
   map.needsUpdate = true;

@@ -6,11 +6,14 @@ export function PictureStage({
   bitmap,
   visible,
   dim,
+  aside,
   label,
 }: {
   bitmap: ImageBitmap;
   visible: boolean;
   dim: boolean;
+  /** Shown beside words, not alone. */
+  aside: boolean;
   label: string;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -27,7 +30,7 @@ export function PictureStage({
       role="img"
       aria-label={label}
       aria-hidden={!visible}
-      className={`absolute inset-0 h-full w-full object-contain px-[34px] py-[30px] sm:object-[62%_50%] ${visible ? '' : 'invisible'} ${dim ? 'opacity-45 sm:object-[88%_50%]' : ''}`}
+      className={`absolute inset-0 h-full w-full object-contain px-[34px] py-[30px] ${visible ? '' : 'invisible'} ${dim ? 'opacity-45' : ''} ${aside ? 'sm:object-[88%_50%]' : 'sm:object-[62%_50%]'}`}
     />
   );
 }

@@ -3,9 +3,12 @@ import { ChevronLeft, ChevronRight, CircleHelp, Pause, Play, Square } from 'luci
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { format } from 'date-fns';
+import { warningBeforeEndMs } from '@/core/clock/cues';
+import type { RunState } from '@/core/clock/run';
 import type { Session } from '@/core/journal/session';
 import { clockDigits } from '@/core/practice/duration';
 import { plannedRibbon } from '@/core/practice/ribbon';
+import type { SegmentKind } from '@/core/practice/timeline';
 import { knownFacts } from '@/storage/references';
 import { EdgeClock } from '@/ui/EdgeClock';
 import { Notice } from '@/ui/Notice';
@@ -163,6 +166,7 @@ export function RunScreen({ session, run }: { session: Session; run: Run }) {
               bitmap={p.bitmap}
               visible={(shows && id === referenceId) || (preview && id === previewId)}
               dim={preview || held}
+              aside={preview}
               label={`Reference: ${knownFacts(id)?.name ?? 'a picture of yours'}`}
             />
           ) : null,
@@ -177,9 +181,9 @@ export function RunScreen({ session, run }: { session: Session; run: Run }) {
         <EdgeClock
           left={left}
           tone={resting ? 'rest' : 'drawing'}
-          urgent={exercise?.rule.sound !== 'calm' && !resting}
+          urgent={segment.kind === 'draw' && exercise?.rule.sound === 'crisp'}
         />
-        <CueFlash run={run} segmentIndex={state.segmentIndex} />
+        <CueFlash run={run} state={state} />
         {!done && (
           <SegmentWords
             plan={plan}
@@ -292,14 +296,19 @@ function Control({
   );
 }
 
-/** The visual twin of a cue: the whole edge shows for a moment when something begins. */
-function CueFlash({ run, segmentIndex }: { run: Run; segmentIndex: number }) {
+const FLASHES: readonly SegmentKind[] = ['look', 'draw', 'lookAgain', 'page', 'change', 'rest'];
+
+/** The visual twin of a cue: the whole edge shows for a moment when it rings. */
+function CueFlash({ run, state }: { run: Run; state: RunState }) {
   const ref = useRef<HTMLDivElement>(null);
-  const kind = run.timeline.segments[Math.min(segmentIndex, run.timeline.segments.length - 1)].kind;
+  const { kind } = run.timeline.segments[Math.min(state.segmentIndex, run.timeline.segments.length - 1)];
+  const before = kind === 'draw' ? warningBeforeEndMs(state.lengthMs) : undefined;
+  const warned = before !== undefined && state.leftMs <= before;
   useEffect(() => {
-    ref.current?.animate([{ opacity: 0.9 }, { opacity: 0 }], { duration: 900, easing: 'ease-out' });
-  }, [segmentIndex]);
-  const color = kind === 'rest' || kind === 'body' || kind === 'change' ? 'border-moss' : 'border-russet';
+    if (FLASHES.includes(kind))
+      ref.current?.animate([{ opacity: 0.9 }, { opacity: 0 }], { duration: 900, easing: 'ease-out' });
+  }, [kind, state.visits.length, warned]);
+  const color = kind === 'draw' || kind === 'look' || kind === 'page' ? 'border-russet' : 'border-moss';
   return (
     <div ref={ref} aria-hidden className={`pointer-events-none absolute inset-0 border-[10px] opacity-0 ${color}`} />
   );

@@ -1,0 +1,128 @@
+// npm run screenshots: one current picture of each main view, from demo data, into docs/screenshots. Needs a build.
+import { mkdirSync, rmSync } from 'node:fs';
+import { chromium } from '@playwright/test';
+import { CHROMIUM } from './figures/browser.mjs';
+import { serve } from './serve.mjs';
+
+const OUT = 'docs/screenshots';
+// Always the same evening, so that a picture changes only when its view does.
+const EVENING = new Date('2026-11-25T19:10:00');
+
+const { base, stop } = await serve();
+const browser = await chromium.launch(CHROMIUM);
+rmSync(OUT, { recursive: true, force: true });
+mkdirSync(OUT, { recursive: true });
+
+async function open({ width = 1280, height = 800, night = false } = {}) {
+  const context = await browser.newContext({
+    viewport: { width, height },
+    colorScheme: night ? 'dark' : 'light',
+    reducedMotion: 'reduce',
+  });
+  const page = await context.newPage();
+  await page.clock.install({ time: EVENING });
+  return page;
+}
+async function shoot(name, page) {
+  await page.waitForTimeout(1500);
+  await page.screenshot({ path: `${OUT}/${name}.png` });
+  await page.context().close();
+  console.log(name);
+}
+async function today(page) {
+  await page.goto(base);
+  await page.locator('main img').first().waitFor();
+}
+async function start(page, stepsFromOne) {
+  await today(page);
+  await page.getByRole('slider').focus();
+  await page.keyboard.press('Home');
+  for (let i = 0; i < stepsFromOne; i++) await page.keyboard.press('ArrowRight');
+  await page.getByRole('button', { name: 'Start' }).click();
+  await page.getByRole('timer').first().waitFor();
+}
+async function skipTo(page, words) {
+  for (let i = 0; i < 99 && !(await page.getByText(words).first().isVisible()); i++) {
+    await page.keyboard.press('ArrowRight');
+    await page.waitForTimeout(80);
+  }
+}
+const TWENTY = 17;
+const FORTY_FIVE = 22;
+
+for (const night of [false, true]) {
+  const page = await open({ night });
+  await today(page);
+  await shoot(night ? 'today-night' : 'today', page);
+}
+{
+  const page = await open();
+  await start(page, TWENTY);
+  await skipTo(page, 'look more than draw');
+  await page.clock.fastForward(9000);
+  await shoot('run-pose', page);
+}
+{
+  const page = await open();
+  await start(page, TWENTY);
+  await skipTo(page, 'eyes on the edge');
+  await page.clock.fastForward(40_000);
+  await shoot('run-blind-contour', page);
+}
+{
+  const page = await open();
+  await start(page, TWENTY);
+  await skipTo(page, 'Page full');
+  await page.clock.fastForward(33_000);
+  await shoot('run-lines', page);
+}
+{
+  const page = await open({ night: true });
+  await start(page, FORTY_FIVE);
+  await skipTo(page, 'Rest, then');
+  await page.clock.fastForward(26_000);
+  await shoot('run-rest-night', page);
+}
+{
+  const page = await open();
+  await start(page, 0);
+  await page.clock.fastForward(20_000);
+  await page.keyboard.press('Space');
+  await page.clock.fastForward(11_000);
+  await page.keyboard.press('Space');
+  await page.clock.fastForward(60_000);
+  await page.waitForURL(/after/);
+  await page.getByLabel('One line for later').fill('The bell-ringer leans further than I dared.');
+  await shoot('after', page);
+}
+for (const [name, path] of [
+  ['journal', '/journal'],
+  ['poses', '/poses'],
+  ['data', '/data'],
+]) {
+  const page = await open();
+  await page.goto(base + path);
+  await shoot(name, page);
+}
+{
+  const page = await open();
+  await page.goto(`${base}/poses`);
+  await page
+    .getByRole('button', { name: /Net-mender kneeling/ })
+    .first()
+    .click();
+  await shoot('figure', page);
+}
+{
+  const page = await open({ width: 390, height: 844 });
+  await today(page);
+  await shoot('today-narrow', page);
+}
+{
+  const page = await open({ width: 390, height: 844, night: true });
+  await start(page, 0);
+  await skipTo(page, 'look more than draw');
+  await shoot('run-narrow-night', page);
+}
+await browser.close();
+stop();
