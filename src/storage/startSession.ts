@@ -20,6 +20,8 @@ export function claimStart(sessionId: string): boolean {
 
 /** Begin a session now. One that was cut off is kept as far as it went. */
 export async function startSession(plan: Plan): Promise<Session> {
+  // Asked once, and granted or not: a browser short of room deletes kept data last.
+  if (typeof navigator !== 'undefined') void navigator.storage?.persist?.().catch(() => undefined);
   const before = await runningSession();
   if (before) await stopAndKeep(before);
   const session: Session = {

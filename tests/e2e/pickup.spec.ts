@@ -1,8 +1,5 @@
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { chromium, expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
+import { createProfile } from './browser';
 import { seconds, startSession, sumsShown } from './steps';
 
 const left = async (page: Page): Promise<number> =>
@@ -67,26 +64,20 @@ test('leaving for another place puts the session on hold', async ({ page }) => {
 });
 
 test('a killed browser comes back where it was', async ({ baseURL }) => {
-  const profile = mkdtempSync(join(tmpdir(), 'fox-'));
-  const options = {
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-background-networking', '--no-first-run'],
-    baseURL: baseURL!,
-  };
-  const first = await chromium.launchPersistentContext(profile, options);
-  const page = first.pages()[0];
-  await startSession(page, 0);
-  await page.keyboard.press('ArrowRight');
-  await page.keyboard.press('+');
-  await page.waitForTimeout(600);
-  await new Promise((done) => spawn('pkill', ['-9', '-f', profile]).on('exit', done));
-  await first.close().catch(() => undefined);
-  const second = await chromium.launchPersistentContext(profile, options);
-  await second.pages()[0].goto('/run');
-  await expect(second.pages()[0].getByText('Picked up where it was cut off')).toBeVisible();
-  await expect(second.pages()[0].getByText(/pose 1 of 2/)).toBeVisible();
-  await second.close();
-  rmSync(profile, { recursive: true, force: true });
+  const profile = createProfile(baseURL!);
+  const first = await profile.open();
+  await startSession(first.page, 0);
+  await first.page.keyboard.press('ArrowRight');
+  await first.page.keyboard.press('+');
+  await first.page.waitForTimeout(600);
+  first.signal('KILL', 'all');
+  await first.context.close().catch(() => undefined);
+  const { page, context } = await profile.open();
+  await page.goto('/run');
+  await expect(page.getByText('Picked up where it was cut off')).toBeVisible();
+  await expect(page.getByText(/pose 1 of 2/)).toBeVisible();
+  await context.close();
+  profile.remove();
 });
 
 test('one tab runs at a time: a second says so and can take over', async ({ context, page }) => {

@@ -33,25 +33,31 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
   useEffect(() => {
     const ids = key === '' ? [] : key.split('\n');
     const scale = Math.min(2, devicePixelRatio);
-    const render = (id: string): Promise<Blob> => {
+    const show = (id: string, picture: ReadyPicture): void => {
+      if (!known.current.has(id)) return;
+      setReady((before) => new Map(before).set(id, picture));
+    };
+    const decode = async (image: Blob): Promise<ReadyPicture> => {
+      pictures.current ??= startPictureWorker();
+      const { api } = pictures.current;
+      return { kind: 'ready', bitmap: await api.atSize(image, screen.width * scale, screen.height * scale) };
+    };
+    // A view that is not there yet is shown rough at once and replaced when it is done.
+    const render = async (id: string): Promise<Blob> => {
       figures.current ??= startFigureWorker();
+      show(id, await decode(await figures.current.api.render(id, true)));
       return figures.current.api.render(id, false);
     };
     const load = async (id: string): Promise<ReadyPicture> => {
       const image = await loadReferenceImage(id, render);
-      if (!image) return { kind: 'missing' };
-      pictures.current ??= startPictureWorker();
-      return {
-        kind: 'ready',
-        bitmap: await pictures.current.api.atSize(image, screen.width * scale, screen.height * scale),
-      };
+      return image ? decode(image) : { kind: 'missing' };
     };
     for (const id of ids) {
       if (known.current.has(id)) continue;
       known.current.add(id);
       void load(id)
         .catch((): ReadyPicture => ({ kind: 'missing' }))
-        .then((picture) => setReady((before) => new Map(before).set(id, picture)));
+        .then((picture) => show(id, picture));
     }
     setReady((before) => {
       const stale = [...before.keys()].filter((id) => !ids.includes(id));

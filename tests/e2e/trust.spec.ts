@@ -1,0 +1,157 @@
+import { expect, test } from '@playwright/test';
+import { createProfile } from './browser';
+import { seconds, startSession, stopAndKeep } from './steps';
+
+test('a machine that slept puts the session on hold as of the last tick: go on, or count it as drawn', async ({
+  baseURL,
+}) => {
+  const profile = createProfile(baseURL!);
+  const { page, context, signal } = await profile.open();
+  await startSession(page, 0);
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('+');
+  const timer = page.getByRole('timer', { name: 'Time left' });
+  await page.waitForTimeout(800);
+  const before = seconds((await timer.textContent()) ?? '');
+  const sleep = async (): Promise<void> => {
+    signal('STOP', 'renderers');
+    await new Promise((r) => setTimeout(r, 7000));
+    signal('CONT', 'renderers');
+  };
+  await sleep();
+  await expect(page.getByText(/This machine slept for 0:\d\d/)).toBeVisible();
+  expect(before - seconds((await timer.textContent()) ?? '')).toBeLessThanOrEqual(3);
+  await page.getByRole('button', { name: /Go on from where I was/ }).click();
+  await page.waitForTimeout(500);
+  const again = seconds((await timer.textContent()) ?? '');
+  await sleep();
+  await page.getByRole('button', { name: 'Count it as drawn' }).click();
+  await expect(page.getByText(/This machine slept/)).toHaveCount(0);
+  expect(again - seconds((await timer.textContent()) ?? '')).toBeGreaterThanOrEqual(6);
+  await context.close();
+  profile.remove();
+});
+
+test('when an event cannot be written it is told, and written as soon as it can be', async ({ page }) => {
+  await startSession(page, 0);
+  await page.evaluate(() => {
+    const put = IDBObjectStore.prototype.put;
+    const state = { full: true };
+    Object.assign(window, { makeRoom: () => (state.full = false) });
+    IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
+      if (state.full && this.name === 'sessions') throw new DOMException('full', 'QuotaExceededError');
+      return put.apply(this, args);
+    };
+  });
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('alert').filter({ hasText: 'no room left' })).toContainText(
+    'Everything kept so far is safe',
+  );
+  await page.evaluate(() => (window as unknown as { makeRoom: () => void }).makeRoom());
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('alert').filter({ hasText: 'no room left' })).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByText(/pose 1 of 2/)).toBeVisible();
+});
+
+test('the screen is kept awake while a session runs and let go after it', async ({ page }) => {
+  await page.addInitScript(() => {
+    const calls: string[] = [];
+    Object.assign(window, { wakeCalls: calls });
+    Object.defineProperty(navigator, 'wakeLock', {
+      value: {
+        request: (type: string) => {
+          calls.push(type);
+          return Promise.resolve({ release: () => Promise.resolve(void calls.push('released')) });
+        },
+      },
+    });
+  });
+  const calls = () => page.evaluate(() => (window as unknown as { wakeCalls: string[] }).wakeCalls);
+  await startSession(page, 0);
+  expect(await calls()).toEqual(['screen']);
+  await stopAndKeep(page);
+  expect(await calls()).toEqual(['screen', 'released']);
+});
+
+test('a view that was never rendered is shown rough, then fine, within the session', async ({ page }) => {
+  test.setTimeout(150_000);
+  await page.goto('/');
+  await expect(page.getByText('Why this plan:')).toBeVisible();
+  await page.evaluate(async () => {
+    const plan = {
+      version: 1,
+      title: 'A view nobody has seen',
+      why: 'To see it.',
+      seed: 0,
+      availableMs: 600_000,
+      blocks: [
+        {
+          kind: 'poses',
+          exercise: 'flowing-gesture',
+          changeMs: 0,
+          poses: [
+            {
+              referenceId: 'figure/archer-lunging/stocky/155/12/30',
+              leadInMs: 1000,
+              lookMs: 0,
+              drawMs: 500_000,
+              lookAgainMs: 0,
+            },
+          ],
+        },
+      ],
+    };
+    const session = {
+      id: 'unseen',
+      plan,
+      log: [{ type: 'start', atMs: 0 }],
+      startedAtMs: Date.now(),
+      lastSeenMs: 0,
+      status: 'running',
+      note: '',
+    };
+    const database = await new Promise<IDBDatabase>((resolve) => {
+      const open = indexedDB.open('fox-minute');
+      open.onsuccess = () => resolve(open.result);
+    });
+    const tx = database.transaction('sessions', 'readwrite');
+    tx.objectStore('sessions').put(session);
+    await new Promise((done) => (tx.oncomplete = done));
+    database.close();
+  });
+  await page.goto('/run');
+  await page
+    .getByRole('button', { name: /^Go on/ })
+    .first()
+    .click();
+  const canvas = page.locator('canvas[aria-label="Reference: Archer lunging"]');
+  await expect(canvas).toBeVisible({ timeout: 60_000 });
+  const size = () => canvas.evaluate((c: HTMLCanvasElement) => Math.max(c.width, c.height));
+  expect(await size()).toBeGreaterThanOrEqual(500);
+  await expect.poll(size, { timeout: 90_000 }).toBeGreaterThanOrEqual(800);
+});
+
+test('nothing of the demo learner returns after stopping mid-way: the journal holds the new session first', async ({
+  page,
+}) => {
+  await startSession(page, 0);
+  await page.keyboard.press('ArrowRight');
+  await page.waitForTimeout(5600);
+  await stopAndKeep(page);
+  await expect(page.getByRole('heading', { name: /^1 drawing, 0:0\d of drawing$/ })).toBeVisible();
+  await page.goto('/journal');
+  await expect(page.getByText('13 sessions')).toBeVisible();
+  await expect(page.getByText(/^1 drawing, begun at/)).toBeVisible();
+  await page.getByRole('link', { name: 'The one before' }).click();
+  await expect(page.getByRole('link', { name: 'The one after' })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByText(/^1 drawing, begun at/)).toBeVisible();
+});
+
+test('a session unknown to this browser is said to be so', async ({ page }) => {
+  await page.goto('/after?session=nobody');
+  await expect(page.getByText('That session is not kept in this browser.')).toBeVisible();
+  await page.goto('/journal?session=nobody');
+  await expect(page.getByText('That session is not kept in this browser. Here is the last one.')).toBeVisible();
+});
