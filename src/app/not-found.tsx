@@ -1,10 +1,11 @@
 import Link from 'next/link';
+import { DemoMark } from '@/features/data/DemoMark';
 import { TopBar } from '@/ui/TopBar';
 
 export default function NotFound() {
   return (
     <>
-      <TopBar />
+      <TopBar aside={<DemoMark />} />
       <main className="mx-4 py-16 sm:mx-10">
         <h1 className="text-[30px]">There is nothing at this address</h1>
         <p className="mt-2">

@@ -1,10 +1,11 @@
 import { Today } from '@/features/today/Today';
+import { DemoMark } from '@/features/data/DemoMark';
 import { TopBar } from '@/ui/TopBar';
 
 export default function Page() {
   return (
     <>
-      <TopBar />
+      <TopBar aside={<DemoMark />} />
       <Today />
     </>
   );

@@ -9,6 +9,8 @@ import type { ReferenceFacts } from './references/coverage';
 
 export const DEMO_LEARNER = 'Wren Halloran';
 
+export const isDemoSession = (sessionId: string): boolean => sessionId.startsWith('demo-');
+
 /** Days ago, minutes and what was noted: twelve weeks with two weeks away in the middle. */
 const EVENINGS: readonly [daysAgo: number, minutes: number, note: string][] = [
   [82, 20, 'Stiff. The stilt-walkers look like ladders.'],

@@ -1,7 +1,8 @@
 import { figureReferenceId, SHIPPED_FIGURES } from '@/core/figure/reference';
-import { demoSessions } from '@/core/demo';
+import { demoSessions, isDemoSession } from '@/core/demo';
 import { announce } from './changes';
-import { db } from './db';
+import { atomically, db } from './db';
+import { imageKey } from './images';
 import { referenceFacts } from './references';
 
 /** Put the demo learner's past sessions in. What is already there stays. */
@@ -31,4 +32,25 @@ export function seedOnFirstVisit(nowMs: number): Promise<void> {
     throw error;
   });
   return seeding;
+}
+
+/** Take the demo learner's sessions out again, with the pages added to them; they can be put back at any time. */
+export async function removeDemoLearner(): Promise<void> {
+  await atomically(['sessions', 'pages', 'images'], async (tx) => {
+    const demo = (await tx.objectStore('sessions').getAllKeys()).filter((id) => isDemoSession(id));
+    for (const id of demo) {
+      await tx.objectStore('sessions').delete(id);
+      for (const pageId of await tx.objectStore('pages').index('bySession').getAllKeys(id)) {
+        await tx.objectStore('pages').delete(pageId);
+        await tx.objectStore('images').delete(imageKey('page', pageId));
+        await tx.objectStore('images').delete(imageKey('thumbnail', pageId));
+      }
+    }
+  });
+  announce('sessions', 'pages');
+}
+
+/** How many of the demo learner's sessions are here. */
+export async function countDemoSessions(): Promise<number> {
+  return (await (await db()).getAllKeys('sessions')).filter((id) => isDemoSession(id)).length;
 }

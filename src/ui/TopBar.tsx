@@ -3,6 +3,7 @@ import { Moon, Sun } from 'lucide-react';
 import type { Route } from 'next';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import type { ReactNode } from 'react';
 import { brushStroke } from './brush';
 import { useTheme } from './useTheme';
 
@@ -28,7 +29,7 @@ function Mark() {
   );
 }
 
-export function TopBar() {
+export function TopBar({ aside }: { aside?: ReactNode }) {
   const pathname = usePathname();
   const { theme, setTheme } = useTheme();
   const next = theme === 'night' ? 'paper' : 'night';
@@ -68,9 +69,10 @@ export function TopBar() {
           })}
         </ul>
       </nav>
+      <span className="ml-auto">{aside}</span>
       <button
         type="button"
-        className="btn ml-auto border-0 btn-ghost btn-sm"
+        className="btn border-0 btn-ghost btn-sm"
         aria-label={next === 'night' ? 'Night studio: dim the lights' : 'Paper: turn the lights on'}
         onClick={() => setTheme(next)}
       >

@@ -4,7 +4,8 @@ import { accountRun } from '@/core/clock/account';
 import type { RunEvent } from '@/core/clock/log';
 import { DEMO_LEARNER, demoSessions } from '@/core/demo';
 import { figureReferenceId, figureFacts, SHIPPED_FIGURES } from '@/core/figure/reference';
-import { compareToPlan, listWords } from '@/core/journal/compare';
+import { compareToPlan } from '@/core/journal/compare';
+import { counted, listWords } from '@/core/words';
 import { drawingHistory, drawnReferences, weekOf } from '@/core/journal/history';
 import { accountSession, type Session, sessionSchema } from '@/core/journal/session';
 import { clockDigits, durationWords, spokenDuration, wholeSeconds } from '@/core/practice/duration';
@@ -52,6 +53,7 @@ describe('compareToPlan', () => {
     expect(compareToPlan(session(two, [{ type: 'stop', atMs: 65_000 }]))).toContain('every pose was reached');
   });
   it('lists like a person', () => {
+    expect([0, 1, 2].map((n) => counted(n, 'page'))).toEqual(['0 pages', '1 page', '2 pages']);
     expect([[], ['a'], ['a', 'b'], ['a', 'b', 'c']].map(listWords)).toEqual(['', 'a', 'a and b', 'a, b and c']);
   });
 });

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { png } from '../images';
+import { startSession, stopAndKeep } from './steps';
 
 const kept = (page: Page) => page.getByText(/Right now/);
 const putIn = (page: Page, name: string, bytes: Uint8Array) =>
@@ -12,7 +13,7 @@ async function takeOut(page: Page): Promise<Uint8Array> {
   await page.getByRole('button', { name: 'Take out as ZIP' }).click();
   const file = await download;
   expect(file.suggestedFilename()).toMatch(/^fox-minute-\d{4}-\d\d-\d\d\.zip$/);
-  return new Uint8Array(readFileSync((await file.path())!));
+  return new Uint8Array(readFileSync(await file.path()));
 }
 /** Contents without what changes from one export to the next. */
 function contents(zip: Uint8Array): Record<string, string> {
@@ -41,7 +42,7 @@ test('everything goes out as one ZIP, is wiped, and comes back identical', async
   await expect(page.getByRole('button', { name: 'Page 1, larger' })).toBeVisible();
 
   await page.goto('/data');
-  await expect(kept(page)).toContainText('12 sessions, 1 pages, 1 pictures in 1 sets');
+  await expect(kept(page)).toContainText('12 sessions, 1 page, 1 picture in 1 set of your own');
   const out = await takeOut(page);
   const names = Object.keys(unzipSync(out));
   expect(names.filter((n) => n.startsWith('images/'))).toHaveLength(4);
@@ -95,6 +96,18 @@ test('a ZIP that is not right is refused in a sentence, and nothing is touched',
   }
   await page.reload();
   await expect(kept(page)).toContainText('12 sessions');
+});
+
+test('the demo learner goes and the own sessions stay', async ({ page }) => {
+  await startSession(page, 0);
+  await stopAndKeep(page);
+  await page.getByRole('link', { name: 'Wren Halloran’s demo sessions' }).click();
+  await expect(kept(page)).toContainText('13 sessions');
+  await page.getByRole('button', { name: 'Take the demo sessions away' }).click();
+  await expect(kept(page)).toContainText('1 session,');
+  await expect(page.getByRole('link', { name: /demo sessions/ })).toHaveCount(0);
+  await page.goto('/journal');
+  await expect(page.getByRole('heading', { name: '1 session' })).toBeVisible();
 });
 
 test('the demo sessions can be put back after a wipe, and the volume is kept', async ({ page }) => {

@@ -12,7 +12,7 @@ import { addPage, binPage, listPages } from '@/storage/pages';
 import { addPicture, binPictures, binSet, listPictures, listSets, saveSet } from '@/storage/pictures';
 import { isQuotaError, storageProblem } from '@/storage/problems';
 import { loadRender, saveRender } from '@/storage/renders';
-import { addDemoLearner } from '@/storage/seed';
+import { addDemoLearner, countDemoSessions, removeDemoLearner, seedOnFirstVisit } from '@/storage/seed';
 import {
   appendEvents,
   finishSession,
@@ -222,6 +222,35 @@ describe('everything', () => {
     await expect(putRecords({ ...records, sets: [set('new')] }, images)).rejects.toThrow();
     expect(await listSets()).toEqual([]);
     expect((await listSessions()).map((s) => s.id)).toEqual(['mine']);
+  });
+});
+
+describe('the demo learner', () => {
+  it('comes and goes without touching what is the learner’s own', async () => {
+    await saveSession(session('mine'));
+    await addDemoLearner(200 * DAY);
+    await addPage(
+      { id: 'p', sessionId: 'demo-3', widthPx: 1, heightPx: 2, addedAtMs: 3, binnedAtMs: null },
+      blob('page'),
+      blob('tiny'),
+    );
+    await addPage(
+      { id: 'q', sessionId: 'mine', widthPx: 1, heightPx: 2, addedAtMs: 3, binnedAtMs: null },
+      blob('page'),
+      blob('tiny'),
+    );
+    expect(await countDemoSessions()).toBe(12);
+    await removeDemoLearner();
+    expect(await countDemoSessions()).toBe(0);
+    const { records, imageKeys } = await readRecords();
+    expect(records.sessions.map((s) => s.id)).toEqual(['mine']);
+    expect(imageKeys).toEqual(['page/q', 'thumbnail/q']);
+  });
+  it('comes by itself only on the very first visit', async () => {
+    await seedOnFirstVisit(200 * DAY);
+    await removeDemoLearner();
+    await seedOnFirstVisit(200 * DAY);
+    expect(await countDemoSessions()).toBe(0);
   });
 });
 

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
 import { After } from '@/features/journal/After';
+import { DemoMark } from '@/features/data/DemoMark';
 import { TopBar } from '@/ui/TopBar';
 
 export const metadata: Metadata = { title: 'After the session' };
@@ -8,7 +9,7 @@ export const metadata: Metadata = { title: 'After the session' };
 export default function Page() {
   return (
     <>
-      <TopBar />
+      <TopBar aside={<DemoMark />} />
       <main className="mx-4 pt-6 pb-12 sm:mx-10">
         <Suspense>
           <After />

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { Data } from '@/features/data/Data';
+import { DemoMark } from '@/features/data/DemoMark';
 import { TopBar } from '@/ui/TopBar';
 
 export const metadata: Metadata = { title: 'Data' };
@@ -7,7 +8,7 @@ export const metadata: Metadata = { title: 'Data' };
 export default function Page() {
   return (
     <>
-      <TopBar />
+      <TopBar aside={<DemoMark />} />
       <main className="mx-4 pt-5 pb-12 sm:mx-10">
         <Data />
       </main>

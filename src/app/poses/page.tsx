@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
 import { Poses } from '@/features/poses/Poses';
+import { DemoMark } from '@/features/data/DemoMark';
 import { TopBar } from '@/ui/TopBar';
 
 export const metadata: Metadata = { title: 'Poses' };
@@ -8,7 +9,7 @@ export const metadata: Metadata = { title: 'Poses' };
 export default function Page() {
   return (
     <>
-      <TopBar />
+      <TopBar aside={<DemoMark />} />
       <main className="mx-4 pt-5 pb-12 sm:mx-10">
         <Suspense>
           <Poses />

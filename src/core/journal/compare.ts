@@ -2,6 +2,7 @@ import { visitSpentMs } from '../clock/account';
 import { stateOnTimeline } from '../clock/run';
 import { clockDigits } from '../practice/duration';
 import { expandPlan } from '../practice/timeline';
+import { listWords } from '../words';
 import type { Session } from './session';
 
 /** How the session differed from its plan, as sentences: overall first, then what made the difference. */
@@ -28,9 +29,4 @@ export function compareToPlan({ plan, log, lastSeenMs }: Session): string {
     }.`;
   if (Math.abs(difference) < 1000) return `As planned, to the second${because}.`;
   return `You took ${clockDigits(Math.abs(difference))} ${difference > 0 ? 'more' : 'less'} than planned${because}.`;
-}
-
-export function listWords(words: readonly string[]): string {
-  if (words.length <= 1) return words.join('');
-  return `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
 }

@@ -1,13 +1,10 @@
 'use client';
-import { useState } from 'react';
-import { toast } from 'sonner';
-import { addDemoLearner } from '@/storage/seed';
-import { DEMO_LEARNER } from '@/core/demo';
+import { counted } from '@/core/words';
 import { readRecords } from '@/storage/everything';
-import { storageProblem } from '@/storage/problems';
 import { useStored } from '@/storage/useStored';
 import { Notice } from '@/ui/Notice';
 import { CueVolume } from './CueVolume';
+import { DemoLearner } from './DemoLearner';
 import { PutBackIn } from './PutBackIn';
 import { TakeOut } from './TakeOut';
 import { WipeAll } from './WipeAll';
@@ -33,7 +30,6 @@ async function whatIsKept(): Promise<{
 /** Everything kept in this browser: what it is, out of it, back into it, away with it. */
 export function Data() {
   const kept = useStored(whatIsKept, ['sessions', 'pages', 'sets', 'pictures'], []);
-  const [adding, setAdding] = useState(false);
   const counts = kept.value;
   const empty = counts && counts.sessions + counts.pages + counts.sets + counts.pictures === 0;
   return (
@@ -44,7 +40,7 @@ export function Data() {
         {counts &&
           (empty
             ? 'Right now that is nothing.'
-            : `Right now: ${counts.sessions} sessions, ${counts.pages} pages, ${counts.pictures} pictures in ${counts.sets} sets of your own${
+            : `Right now: ${counted(counts.sessions, 'session')}, ${counted(counts.pages, 'page')}, ${counted(counts.pictures, 'picture')} in ${counted(counts.sets, 'set')} of your own${
                 counts.bytes === undefined ? '' : `, ${(counts.bytes / 1e6).toFixed(1)} MB`
               }.`)}
       </p>
@@ -53,30 +49,7 @@ export function Data() {
         <TakeOut />
         <PutBackIn />
         <WipeAll />
-        <section aria-labelledby="demo-heading">
-          <h2 id="demo-heading" className="text-[20px]">
-            The demo learner
-          </h2>
-          <p className="mt-1">
-            {DEMO_LEARNER} is made up, with twelve weeks of sessions, so that there is something to look at.
-          </p>
-          <button
-            type="button"
-            className="btn-quiet btn mt-3"
-            disabled={adding}
-            onClick={() => {
-              setAdding(true);
-              addDemoLearner(Date.now())
-                .then(
-                  () => toast('The demo sessions are in the journal.'),
-                  (error: unknown) => toast.error(storageProblem(error)),
-                )
-                .finally(() => setAdding(false));
-            }}
-          >
-            Put the demo sessions in
-          </button>
-        </section>
+        <DemoLearner />
         <CueVolume />
       </div>
     </>

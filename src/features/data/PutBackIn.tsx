@@ -1,4 +1,5 @@
 'use client';
+import { counted } from '@/core/words';
 import { Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { putRecords } from '@/storage/everything';
@@ -21,7 +22,7 @@ export function PutBackIn() {
         const { added, kept } = await putRecords(read.records, read.images);
         setResult({
           tone: 'plain',
-          sentence: `${added} ${added === 1 ? 'record' : 'records'} put back.${kept > 0 ? ` ${kept} were here already and stayed as they are.` : ''}`,
+          sentence: `${counted(added, 'record')} put back.${kept > 0 ? ` ${kept} were here already and stayed as they are.` : ''}`,
         });
       } else setResult({ tone: 'problem', sentence: read.sentence });
     } catch (error) {

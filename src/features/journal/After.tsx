@@ -1,4 +1,5 @@
 'use client';
+import { counted } from '@/core/words';
 import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { compareToPlan } from '@/core/journal/compare';
@@ -33,8 +34,8 @@ export function After() {
 function Made({ session }: { session: Session }) {
   const { pieces, drawingMs, linePages, linesMs, peeks } = accountSession(session);
   const asides = [
-    linePages > 0 && `${linePages} ${linePages === 1 ? 'page' : 'pages'} of lines, ${clockDigits(linesMs)} of it`,
-    peeks > 0 && `${peeks} ${peeks === 1 ? 'peek' : 'peeks'}`,
+    linePages > 0 && `${counted(linePages, 'page')} of lines, ${clockDigits(linesMs)} of it`,
+    peeks > 0 && counted(peeks, 'peek'),
   ].filter((a) => a !== false);
   return (
     <>

@@ -1,4 +1,5 @@
 'use client';
+import { counted } from '@/core/words';
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
@@ -80,8 +81,7 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
         </nav>
       </div>
       <p className="font-serif text-[19px]">
-        {pieces} {pieces === 1 ? 'drawing' : 'drawings'}, begun at {format(session.startedAtMs, 'H:mm')}.{' '}
-        {compareToPlan(session)}
+        {counted(pieces, 'drawing')}, begun at {format(session.startedAtMs, 'H:mm')}. {compareToPlan(session)}
       </p>
       <div className="mt-5">
         <AsItWent session={session} />
@@ -101,9 +101,7 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
 function Earlier({ sessions, current }: { sessions: readonly Session[]; current: string }) {
   return (
     <section aria-label="All sessions" className="mt-8">
-      <h2 className="border-t border-ink pt-4 text-[20px]">
-        {sessions.length} {sessions.length === 1 ? 'session' : 'sessions'}
-      </h2>
+      <h2 className="border-t border-ink pt-4 text-[20px]">{counted(sessions.length, 'session')}</h2>
       <ul className="mt-2">
         {sessions.map((session) => (
           <EarlierRow key={session.id} session={session} current={session.id === current} />

@@ -1,4 +1,5 @@
 'use client';
+import { counted } from '@/core/words';
 import { Eye, EyeOff, PenLine, Pencil } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { RunState } from '@/core/clock/run';
@@ -166,7 +167,7 @@ function PoseWords({ plan, state, segment, onPeek }: SegmentProps) {
             <Eye size={18} aria-hidden /> I peeked <kbd className="kbd kbd-sm">I</kbd>
           </button>
           <p className="mt-1 min-h-[20px] text-[14px] text-quiet" role="status">
-            {peeks > 0 ? `${peeks} ${peeks === 1 ? 'peek' : 'peeks'}. Go on.` : ''}
+            {peeks > 0 ? `${counted(peeks, 'peek')}. Go on.` : ''}
           </p>
         </div>
       )}

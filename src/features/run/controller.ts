@@ -93,9 +93,9 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
     tell();
   };
 
-  if (cameBackFrom && state().phase !== 'done') {
+  if (cameBackFrom) {
     const lastMs = Math.max(session.lastSeenMs, log.at(-1)?.atMs ?? 0);
-    // Already on hold: it stays so, with its own reason.
+    // What counts is how it stood at the last sign of life, not how far the clock has gone since. On hold, it stays so.
     if (stateOnTimeline(timeline, log, lastMs).phase === 'running')
       push({ type: 'hold', atMs: lastMs, reason: cameBackFrom });
   }

@@ -1,4 +1,5 @@
 'use client';
+import { counted } from '@/core/words';
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { clockDigits } from '@/core/practice/duration';
@@ -30,5 +31,5 @@ export function LastTime({ sessions }: { sessions: readonly Session[] | undefine
 
 function describe(session: Session): string {
   const { pieces, drawingMs } = accountSession(session);
-  return `${pieces} ${pieces === 1 ? 'drawing' : 'drawings'} in ${clockDigits(drawingMs)} of drawing.`;
+  return `${counted(pieces, 'drawing')} in ${clockDigits(drawingMs)} of drawing.`;
 }

@@ -1,4 +1,5 @@
 'use client';
+import { counted } from '@/core/words';
 import { format, isSameDay } from 'date-fns';
 import { useMemo } from 'react';
 import { weekOf } from '@/core/journal/history';
@@ -20,7 +21,7 @@ export function WeekBoxes({ sessions, nowMs }: { sessions: readonly Session[] | 
       <div className="flex items-baseline justify-between">
         <h2 className="font-sans text-[15px] font-semibold">This week’s boxes</h2>
         <span className="text-[14px] text-quiet">
-          {sessions ? `${minutes} ${minutes === 1 ? 'minute' : 'minutes'} of drawing so far` : ''}
+          {sessions ? `${counted(minutes, 'minute')} of drawing so far` : ''}
         </span>
       </div>
       <ul className="mt-2 grid h-[92px] grid-cols-7 gap-2">

@@ -1,0 +1,198 @@
+import { IDBFactory } from 'fake-indexeddb';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Stamp } from '@/core/clock/gaps';
+import type { HoldReason } from '@/core/clock/log';
+import type { Session } from '@/core/journal/session';
+import { closeDb } from '@/storage/db';
+import { loadSession, saveSession } from '@/storage/sessions';
+import { lines, planOf, poses } from '../core/plans';
+
+/** The worker's clock, ticked by hand. */
+let tick: (stamp: Stamp) => void = () => undefined;
+vi.mock('@/workers/clients', () => ({
+  startClock: (onTick: (stamp: Stamp) => void) => {
+    tick = onTick;
+    return () => {
+      tick = () => undefined;
+    };
+  },
+}));
+const { openRun } = await import('@/features/run/controller');
+const { createSessionClock } = await import('@/features/run/sessionClock');
+
+let monoMs = 5000;
+let wallMs = 1_764_000_000_000;
+const pass = (ms: number): void => {
+  monoMs += ms;
+  wallMs += ms;
+};
+const tickNow = (): void => tick({ monoMs, wallMs });
+/** Let time pass as it does, ten ticks a second. */
+const live = (ms: number): void => {
+  for (let t = 0; t < ms; t += 100) {
+    pass(100);
+    tickNow();
+  }
+};
+
+beforeEach(async () => {
+  await closeDb();
+  globalThis.indexedDB = new IDBFactory();
+  vi.spyOn(performance, 'now').mockImplementation(() => monoMs);
+  vi.spyOn(Date, 'now').mockImplementation(() => wallMs);
+});
+afterEach(() => vi.restoreAllMocks());
+
+async function begin(plan = planOf(poses(2)), cameBackFrom?: HoldReason, more: Partial<Session> = {}) {
+  const session: Session = {
+    id: 's',
+    plan,
+    log: [{ type: 'start', atMs: 0 }],
+    startedAtMs: wallMs,
+    lastSeenMs: 0,
+    status: 'running',
+    note: '',
+    ...more,
+  };
+  await saveSession(session);
+  const run = openRun(session, cameBackFrom);
+  tickNow();
+  return run;
+}
+
+describe('openRun', () => {
+  it('runs a plan to its end and keeps it with its length', async () => {
+    const run = await begin();
+    live(71_000);
+    expect(run.state()).toMatchObject({ phase: 'done', completed: true });
+    await run.settled();
+    expect(await loadSession('s')).toMatchObject({ status: 'kept', lastSeenMs: 70_000, log: [{ type: 'start' }] });
+  });
+  it('keeps the end even when the screen sees it before the clock ticks', async () => {
+    const run = await begin();
+    pass(71_000);
+    expect(run.state().phase).toBe('done');
+    await run.settled();
+    expect((await loadSession('s'))?.status).toBe('kept');
+  });
+  it('writes each command with its time, in order', async () => {
+    const run = await begin();
+    live(4000);
+    run.command('pause');
+    live(2000);
+    run.command('resume');
+    live(1000);
+    run.command('more');
+    run.command('peek');
+    run.command('next');
+    await run.settled();
+    expect((await loadSession('s'))?.log.map((e) => [e.type, e.atMs])).toEqual([
+      ['start', 0],
+      ['hold', 4000],
+      ['resume', 6000],
+      ['extend', 7000],
+      ['peek', 7000],
+      ['next', 7000],
+    ]);
+  });
+  it('writes two commands given at once, the second being the end, as kept', async () => {
+    const run = await begin();
+    live(9000);
+    run.command('pause');
+    run.command('stop');
+    await run.settled();
+    expect(await loadSession('s')).toMatchObject({ status: 'kept', lastSeenMs: 9000 });
+  });
+  it('gives a sign of life every five seconds', async () => {
+    const run = await begin();
+    live(12_500);
+    await run.settled();
+    expect((await loadSession('s'))?.lastSeenMs).toBe(10_000);
+  });
+  it('comes back on hold at the last sign of life', async () => {
+    const startedAtMs = wallMs;
+    pass(3600_000);
+    const run = await begin(planOf(poses(2)), 'closed', { startedAtMs, lastSeenMs: 13_000 });
+    expect(run.state()).toMatchObject({ phase: 'held', holdReason: 'closed', leftMs: 20_000 });
+    run.command('resume');
+    live(5000);
+    expect(run.state()).toMatchObject({ phase: 'running', leftMs: 15_000 });
+    await run.settled();
+    expect((await loadSession('s'))?.log).toContainEqual({ type: 'hold', atMs: 13_000, reason: 'closed' });
+  });
+  it('stays as it was when it was on hold already', async () => {
+    const run = await begin(planOf(poses(2)), 'closed', {
+      log: [
+        { type: 'start', atMs: 0 },
+        { type: 'hold', atMs: 5000, reason: 'paused' },
+      ],
+      lastSeenMs: 9000,
+    });
+    expect(run.state().holdReason).toBe('paused');
+  });
+  it('notices sleep in which the monotonic clock stands still, and books it as held', async () => {
+    const run = await begin();
+    live(8000);
+    wallMs += 600_000;
+    monoMs += 100;
+    tickNow();
+    expect(run.state()).toMatchObject({ phase: 'held', holdReason: 'asleep', leftMs: 25_000 });
+    run.command('resume');
+    live(1000);
+    const { visits } = run.state();
+    expect(visits[1].heldMs).toBeGreaterThanOrEqual(600_000);
+  });
+  it('counts it as drawn when asked to', async () => {
+    const run = await begin();
+    live(8000);
+    pass(10_000);
+    tickNow();
+    expect(run.state().phase).toBe('held');
+    run.command('resume counted');
+    expect(run.state()).toMatchObject({ phase: 'running', segmentIndex: 1 });
+    expect(Math.abs(run.state().leftMs - 15_000)).toBeLessThanOrEqual(100);
+  });
+  it('does not take a wall clock set back for anything', async () => {
+    const run = await begin();
+    live(8000);
+    wallMs -= 3600_000;
+    live(1000);
+    expect(run.state()).toMatchObject({ phase: 'running', leftMs: 24_000 });
+  });
+  it('ends a page only when told', async () => {
+    const run = await begin(planOf(lines(1), poses(1)));
+    live(100_000);
+    expect(run.state()).toMatchObject({ segmentIndex: 0, elapsedMs: 100_000 });
+    run.command('next');
+    expect(run.state().segmentIndex).toBe(1);
+  });
+  it('tells when something changes and not at every tick', async () => {
+    const run = await begin();
+    const heard = vi.fn();
+    run.subscribe(heard);
+    live(2500);
+    expect(heard).toHaveBeenCalledTimes(0);
+    live(1000);
+    expect(heard).toHaveBeenCalledTimes(1);
+  });
+  it('is put on hold when left, and writes nothing more when it was lost', async () => {
+    const run = await begin();
+    live(5000);
+    await run.close('paused');
+    const { log } = (await loadSession('s'))!;
+    expect(log.at(-1)).toEqual({ type: 'hold', atMs: 5000, reason: 'paused' });
+    run.command('next');
+    await run.settled();
+    expect((await loadSession('s'))?.log).toEqual(log);
+  });
+});
+
+describe('createSessionClock', () => {
+  it('begins where the session stands and never goes back', () => {
+    const clock = createSessionClock(wallMs - 7000, 0);
+    expect(clock.nowMs()).toBe(7000);
+    pass(500);
+    expect(clock.nowMs()).toBe(7500);
+    expect(createSessionClock(wallMs + 99_000, 4000).nowMs()).toBe(4000);
+  });
+});
