@@ -4,7 +4,7 @@ import { readFileSync, rmSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { build } from 'esbuild';
-import { CHROMIUM } from './figures/browser.mjs';
+import { CHROMIUM } from './chromium.mjs';
 import { serve } from './serve.mjs';
 
 const bundle = 'test-results/bench-core.mjs';

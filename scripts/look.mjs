@@ -6,7 +6,7 @@
 import { mkdirSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { chromium } from '@playwright/test';
-import { CHROMIUM } from './figures/browser.mjs';
+import { CHROMIUM } from './chromium.mjs';
 import { serve } from './serve.mjs';
 
 const { values, positionals } = parseArgs({

@@ -1,7 +1,7 @@
 // npm run screenshots: one current picture of each main view, from demo data, into docs/screenshots. Needs a build.
 import { mkdirSync, rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
-import { CHROMIUM } from './figures/browser.mjs';
+import { CHROMIUM } from './chromium.mjs';
 import { serve } from './serve.mjs';
 
 const OUT = 'docs/screenshots';

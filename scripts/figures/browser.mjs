@@ -3,19 +3,7 @@ import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { chromium } from '@playwright/test';
 import { build } from 'esbuild';
-
-export const CHROMIUM = {
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--use-gl=angle',
-    '--use-angle=swiftshader',
-    '--enable-unsafe-swiftshader',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--no-first-run',
-  ],
-};
+import { CHROMIUM } from '../chromium.mjs';
 
 export async function openFigurePage() {
   const root = fileURLToPath(new URL('../..', import.meta.url));

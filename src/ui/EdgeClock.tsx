@@ -2,8 +2,8 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { seededRandom } from '@/core/random';
 import { brushStroke } from './brush';
+import { EDGE_INSET, edgePoint, edgeSection } from './edge';
 
-const INSET = 17;
 const BAND = 12;
 /** The band turns russet for the last seconds; it does not blink. */
 const LAST_MS = 5000;
@@ -18,33 +18,15 @@ export interface EdgeClockProps {
 
 /** The border as one path from top center, clockwise: half of the time is exactly bottom center. */
 function borderPath(w: number, h: number): string {
-  const [l, t, r, b] = [INSET, INSET, w - INSET, h - INSET];
+  const [l, t, r, b] = [EDGE_INSET, EDGE_INSET, w - EDGE_INSET, h - EDGE_INSET];
   return `M${w / 2} ${t}H${r}V${b}H${l}V${t}H${w / 2}`;
-}
-
-function pointAt(share: number, w: number, h: number): { x: number; y: number; horizontal: boolean } {
-  const width = w - 2 * INSET;
-  const height = h - 2 * INSET;
-  let d = Math.max(0, Math.min(0.99999, share)) * 2 * (width + height);
-  const sides: [length: number, x: number, y: number, dx: number, dy: number][] = [
-    [width / 2, w / 2, INSET, 1, 0],
-    [height, w - INSET, INSET, 0, 1],
-    [width, w - INSET, h - INSET, -1, 0],
-    [height, INSET, h - INSET, 0, -1],
-    [width / 2, INSET, INSET, 1, 0],
-  ];
-  for (const [length, x, y, dx, dy] of sides) {
-    if (d <= length) return { x: x + dx * d, y: y + dy * d, horizontal: dx !== 0 };
-    d -= length;
-  }
-  return { x: w / 2, y: INSET, horizontal: true };
 }
 
 /** A charcoal band all around with a wandering inner and outer edge. */
 function roughBand(w: number, h: number): string {
   const random = seededRandom(42);
   const ring = (offset: number): string => {
-    const [l, t, r, b] = [INSET - offset, INSET - offset, w - INSET + offset, h - INSET + offset];
+    const [l, t, r, b] = [EDGE_INSET - offset, EDGE_INSET - offset, w - EDGE_INSET + offset, h - EDGE_INSET + offset];
     const corners: [number, number][] = [
       [l, t],
       [r, t],
@@ -72,7 +54,6 @@ function roughBand(w: number, h: number): string {
 /** The time left, burning along the border of the picture: seen from the corner of the eye without leaving the pose. */
 export function EdgeClock({ left, tone, urgent }: EdgeClockProps) {
   const frame = useRef<HTMLDivElement>(null);
-  const burnt = useRef<SVGPathElement>(null);
   const band = useRef<SVGPathElement>(null);
   const ember = useRef<SVGGElement>(null);
   const [[w, h], setSize] = useState<[number, number]>([0, 0]);
@@ -93,14 +74,13 @@ export function EdgeClock({ left, tone, urgent }: EdgeClockProps) {
 
   useEffect(() => {
     if (!shapes) return;
-    const total = 2 * (w + h - 4 * INSET);
     let handle = 0;
     const draw = (): void => {
       const { share, ms } = left();
       const spent = 1 - Math.max(0, Math.min(1, share));
-      burnt.current?.setAttribute('stroke-dasharray', `0 ${spent * total} ${total}`);
+      if (band.current) band.current.style.clipPath = `polygon(${edgeSection(spent, w, h)}) view-box`;
       band.current?.setAttribute('fill', urgent && ms <= LAST_MS ? 'var(--russet)' : color);
-      const at = pointAt(spent, w, h);
+      const at = edgePoint(spent, w, h, EDGE_INSET);
       ember.current?.setAttribute('transform', `translate(${at.x} ${at.y}) rotate(${at.horizontal ? 0 : 90})`);
       handle = requestAnimationFrame(draw);
     };
@@ -112,19 +92,9 @@ export function EdgeClock({ left, tone, urgent }: EdgeClockProps) {
     <div ref={frame} className="pointer-events-none absolute inset-0" aria-hidden>
       {shapes && (
         <svg width={w} height={h} className="absolute inset-0">
-          <mask id="edge-left" maskUnits="userSpaceOnUse" x={0} y={0} width={w} height={h}>
-            <path
-              ref={burnt}
-              d={shapes.border}
-              fill="none"
-              stroke="#fff"
-              strokeWidth={BAND * 2.4}
-              strokeLinecap="butt"
-            />
-          </mask>
           <path d={shapes.border} fill="none" stroke="var(--ink)" strokeOpacity={0.38} />
-          <path ref={band} d={shapes.band} fill={color} fillRule="evenodd" mask="url(#edge-left)" />
-          <path d={`M${w / 2} ${INSET - 9}v23`} stroke="var(--ink)" strokeWidth={2.4} />
+          <path ref={band} d={shapes.band} fill={color} fillRule="evenodd" />
+          <path d={`M${w / 2} ${EDGE_INSET - 9}v23`} stroke="var(--ink)" strokeWidth={2.4} />
           <g ref={ember}>
             <path
               d={brushStroke([0, -15], [0, 22], 11, 6)}

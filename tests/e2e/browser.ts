@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type BrowserContext, chromium, type Page } from '@playwright/test';
+import { CHROMIUM } from '../../scripts/chromium.mjs';
 
 export interface OwnBrowser {
   page: Page;
@@ -36,8 +37,7 @@ export function createProfile(baseURL: string): { open: () => Promise<OwnBrowser
   return {
     open: async () => {
       const context = await chromium.launchPersistentContext(profile, {
-        executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-        args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--no-first-run'],
+        ...CHROMIUM,
         baseURL,
       });
       const main = Number(

@@ -56,7 +56,7 @@ export function FigureDialog({ referenceId, onClose }: { referenceId: string; on
         if (event.key === 'ArrowRight') turn(TURN_DEG);
       }}
     >
-      <div className="grid max-h-[96dvh] w-[min(1060px,96vw)] grid-cols-[1fr_260px] gap-6 overflow-auto border border-rule bg-ground p-5 max-sm:grid-cols-1">
+      <div className="grid max-h-[96dvh] w-[min(1060px,96vw)] grid-cols-[1fr_290px] gap-6 overflow-auto border border-rule bg-ground p-5 max-sm:grid-cols-1">
         <div className="relative grid h-[min(74dvh,680px)] place-items-center bg-plate max-sm:h-[46dvh]">
           {picture.url && (
             <img

@@ -22,6 +22,17 @@ export interface Gate {
 }
 
 const DEFAULT_VOLUME = 0.7;
+const RETRIES = 4;
+const RETRY_MS = 120;
+
+/** A page just left, in this tab or another, gives the lock back once its last write is done: worth waiting a moment for. */
+async function acquirePatiently(steal: boolean): Promise<RunLock | undefined> {
+  for (let tries = 0; ; tries++) {
+    const lock = await acquireRunLock(steal);
+    if (lock || tries === RETRIES) return lock;
+    await new Promise((r) => setTimeout(r, RETRY_MS));
+  }
+}
 
 export function createGate(): Gate {
   let state: GateState = { at: 'opening' };
@@ -34,7 +45,7 @@ export function createGate(): Gate {
   };
 
   const pickUp = async (steal: boolean, mine: number): Promise<void> => {
-    const lock = await acquireRunLock(steal);
+    const lock = await acquirePatiently(steal);
     if (!lock) {
       if (mine === turn) show({ at: 'in another tab' });
       return;

@@ -1,0 +1,100 @@
+import { describe, expect, it } from 'vitest';
+import { EXERCISES, LINE_MOTIFS } from '@/core/practice/exercises';
+import { planSchema } from '@/core/practice/schema';
+import { singlePosePlan } from '@/core/practice/singlePose';
+import { sumPlan } from '@/core/practice/sums';
+import { expandPlan } from '@/core/practice/timeline';
+import { announcement, comingReferences, MOTIF_PATHS, nextPose, poseCount, showsReference } from '@/features/run/words';
+import { body, lines, planOf, poses, rest } from '../core/plans';
+
+const plan = planOf(
+  body(),
+  lines(1),
+  poses(2),
+  rest(120_000),
+  poses(1, 60_000, { lookMs: 15_000, lookAgainMs: 5000, exercise: 'look-then-draw' }),
+);
+const { segments } = expandPlan(plan);
+const kindsThatShow = (exercise: 'flowing-gesture' | 'blind-contour' | 'look-then-draw'): string[] => {
+  const p = planOf(poses(2, 60_000, { lookMs: 10_000, lookAgainMs: 5000, exercise }));
+  return [
+    ...new Set(
+      expandPlan(p)
+        .segments.filter((s) => showsReference(p, s))
+        .map((s) => s.kind),
+    ),
+  ];
+};
+
+describe('the reference', () => {
+  it('is shown for looking and drawing, never in the lead-in or the change', () => {
+    expect(kindsThatShow('flowing-gesture')).toEqual(['look', 'draw', 'lookAgain']);
+    expect(kindsThatShow('blind-contour')).toEqual(['look', 'draw', 'lookAgain']);
+  });
+  it('hides for drawing where the exercise says so', () => {
+    expect(kindsThatShow('look-then-draw')).toEqual(['look', 'lookAgain']);
+  });
+  it('is known ahead, in order', () => {
+    expect(comingReferences(plan, segments, 0)).toEqual(['figure-0', 'figure-1', 'figure-0']);
+    expect(comingReferences(plan, segments, segments.length)).toEqual([]);
+  });
+});
+
+describe('words', () => {
+  it('announce every segment to a screen reader', () => {
+    expect(segments.map((s) => announcement(plan, s))).toEqual([
+      'Shake, 10 seconds.',
+      'Stretch, 10 seconds.',
+      'A page of verticals. Say when it is full.',
+      'Next: Flowing gesture, pose 1 of 2.',
+      'Draw for 30 seconds.',
+      'Change the sheet.',
+      'Next: Flowing gesture, pose 2 of 2.',
+      'Draw for 30 seconds.',
+      'Rest for 2 minutes.',
+      'Next: Look, then draw, pose 1 of 1.',
+      'Look for 15 seconds.',
+      'Draw for 1 minute.',
+      'The reference again, for 5 seconds.',
+    ]);
+  });
+  it('count within the block', () => {
+    expect([0, 2, 7, 8].map((i) => poseCount(plan, segments[i]))).toEqual([
+      'move 1 of 2',
+      'page 1 of 1',
+      'pose 2 of 2',
+      '',
+    ]);
+  });
+  it('tell the next pose from anywhere before it', () => {
+    expect(nextPose(plan, segments, 8)).toMatchObject({ exercise: { name: 'Look, then draw' }, length: '1 min' });
+    expect(nextPose(plan, segments, segments.length)).toBeUndefined();
+  });
+  it('have lines to show for every motif', () => {
+    expect(Object.keys(MOTIF_PATHS).sort()).toEqual([...LINE_MOTIFS].sort());
+  });
+});
+
+describe('the catalogue', () => {
+  it('never asks for likeness, and says something before each pose', () => {
+    for (const exercise of Object.values(EXERCISES)) {
+      expect(exercise.cues.length).toBeGreaterThan(0);
+      expect([exercise.closingQuestion, ...exercise.cues].join(' ')).not.toMatch(/likeness|score|grade/i);
+    }
+  });
+  it('keeps blind contour blind, calm and counted', () => {
+    expect(EXERCISES['blind-contour'].rule).toMatchObject({
+      gaze: 'only on the reference',
+      sound: 'calm',
+      countsPeeks: true,
+    });
+    expect(EXERCISES['blind-contour'].closingQuestion).toMatch(/What did you notice/);
+  });
+});
+
+describe('a single pose', () => {
+  it('is a whole plan that fits its time', () => {
+    const single = planSchema.parse(singlePosePlan('figure/archer-turning/masc/0/5/26', 60_000));
+    expect(sumPlan(single)).toMatchObject({ drawingMs: 60_000, totalMs: single.availableMs });
+  });
+});
