@@ -2,6 +2,7 @@
 // Writes public/figures/*.webp (full, with shadow), public/figures/small/*.webp (cut out) and their sizes.
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { format, resolveConfig } from 'prettier';
 import { openFigurePage } from './figures/browser.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -28,5 +29,8 @@ for (const { id, file } of shipped) {
   sizes[id] = { file, size: [full.width, full.height], small: [small.width, small.height] };
   console.log(file, full.width, full.height);
 }
-writeFileSync(sizesFile, `${JSON.stringify(sizes, null, 2)}\n`);
+writeFileSync(
+  sizesFile,
+  await format(JSON.stringify(sizes), { ...(await resolveConfig(sizesFile)), filepath: sizesFile }),
+);
 await close();

@@ -61,7 +61,8 @@ const api = {
         heightPx: bitmap.height,
         hash: await sha256(bytes),
         image: heic ? await toBlob(bitmap, Infinity, 'image/jpeg', JPEG_QUALITY) : new Blob([bytes], { type }),
-        thumbnail: await toBlob(bitmap, THUMBNAIL_PX, 'image/webp', 0.8),
+        // JPEG is several times faster to write; what may be see-through stays so as WebP.
+        thumbnail: await toBlob(bitmap, THUMBNAIL_PX, type === 'image/jpeg' ? type : 'image/webp', 0.8),
       };
       bitmap.close();
       return { ok: true, picture };

@@ -305,8 +305,13 @@ function CueFlash({ run, state }: { run: Run; state: RunState }) {
   const before = kind === 'draw' ? warningBeforeEndMs(state.lengthMs) : undefined;
   const warned = before !== undefined && state.leftMs <= before;
   useEffect(() => {
-    if (FLASHES.includes(kind))
-      ref.current?.animate([{ opacity: 0.9 }, { opacity: 0 }], { duration: 900, easing: 'ease-out' });
+    if (!FLASHES.includes(kind)) return;
+    // Without motion it is simply there and then not.
+    const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
+    ref.current?.animate([{ opacity: 0.9 }, { opacity: 0 }], {
+      duration: 900,
+      easing: still ? 'steps(1, end)' : 'ease-out',
+    });
   }, [kind, state.visits.length, warned]);
   const color = kind === 'draw' || kind === 'look' || kind === 'page' ? 'border-russet' : 'border-moss';
   return (
