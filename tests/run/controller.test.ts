@@ -161,6 +161,8 @@ describe('openRun', () => {
   });
   it('ends a page only when told', async () => {
     const run = await begin(planOf(lines(1), poses(1)));
+    run.command('more');
+    expect(run.state().lengthMs).toBe(40_000);
     live(100_000);
     expect(run.state()).toMatchObject({ segmentIndex: 0, elapsedMs: 100_000 });
     run.command('next');

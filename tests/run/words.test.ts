@@ -4,7 +4,15 @@ import { planSchema } from '@/core/practice/schema';
 import { singlePosePlan } from '@/core/practice/singlePose';
 import { sumPlan } from '@/core/practice/sums';
 import { expandPlan } from '@/core/practice/timeline';
-import { announcement, comingReferences, MOTIF_PATHS, nextPose, poseCount, showsReference } from '@/features/run/words';
+import {
+  announcement,
+  comingReferences,
+  MOTIF_PATHS,
+  nextPose,
+  poseCount,
+  previewOf,
+  showsReference,
+} from '@/features/run/words';
 import { body, lines, planOf, poses, rest } from '../core/plans';
 
 const plan = planOf(
@@ -37,6 +45,20 @@ describe('the reference', () => {
   it('is known ahead, in order', () => {
     expect(comingReferences(plan, segments, 0)).toEqual(['figure-0', 'figure-1', 'figure-0']);
     expect(comingReferences(plan, segments, segments.length)).toEqual([]);
+  });
+});
+
+describe('a rest', () => {
+  const restBefore = (exercise: 'flowing-gesture' | 'look-then-draw') => {
+    const p = planOf(rest(60_000), poses(1, 60_000, { lookMs: exercise === 'look-then-draw' ? 15_000 : 0, exercise }));
+    const list = expandPlan(p).segments;
+    return list.map((_, i) => previewOf(p, list, i));
+  };
+  it('lets the next reference be seen', () => {
+    expect(restBefore('flowing-gesture')[0]).toBe('figure-0');
+  });
+  it('does not when it may be looked at only for so long', () => {
+    expect(restBefore('look-then-draw').every((id) => id === null)).toBe(true);
   });
 });
 

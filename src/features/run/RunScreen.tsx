@@ -23,7 +23,7 @@ import { SegmentWords } from './SegmentWords';
 import { useKeys } from './useKeys';
 import { usePictures } from './usePictures';
 import { useRunProblem, useRunState } from './useRun';
-import { announcement, comingReferences, exerciseOf, referenceOf, showsReference } from './words';
+import { announcement, comingReferences, exerciseOf, previewOf, referenceOf, showsReference } from './words';
 
 const CLOCKS = ['large', 'small', 'none'] as const;
 
@@ -153,8 +153,7 @@ export function RunScreen({ session, run }: { session: Session; run: Run }) {
     ? 0
     : totalMs - segment.endMs + (segment.open ? Math.max(0, segment.endMs - spentMs) : state.leftMs);
   const picture = referenceId === null ? undefined : pictures.get(referenceId);
-  const preview = segment.kind === 'rest';
-  const previewId = coming.at(0);
+  const previewId = previewOf(plan, segments, state.segmentIndex);
   return (
     <main className="fixed inset-0 flex flex-col overflow-hidden bg-plate">
       <h1 className="sr-only">Session running</h1>
@@ -164,9 +163,9 @@ export function RunScreen({ session, run }: { session: Session; run: Run }) {
             <PictureStage
               key={id}
               bitmap={p.bitmap}
-              visible={(shows && id === referenceId) || (preview && id === previewId)}
-              dim={preview || held}
-              aside={preview}
+              visible={(shows && id === referenceId) || id === previewId}
+              dim={previewId !== null || held}
+              aside={previewId !== null}
               label={`Reference: ${knownFacts(id)?.name ?? 'a picture of yours'}`}
             />
           ) : null,

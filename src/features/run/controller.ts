@@ -128,6 +128,8 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
         if (now.phase === 'held') push({ type: 'resume', atMs, counted: name === 'resume counted' });
         break;
       case 'more': {
+        // An open page takes as long as it takes anyway.
+        if (timeline.segments[now.segmentIndex].open) break;
         const byMs = nextDurationStepMs(now.lengthMs) - now.lengthMs;
         push({ type: 'extend', atMs, byMs });
         break;

@@ -73,6 +73,13 @@ export function nextPose(
   return { exercise, referenceId: referenceOf(plan, segment), length: durationWords(segment.endMs - segment.startMs) };
 }
 
+/** What may be seen during a rest: the next reference, unless its exercise is about having seen it only for so long. */
+export function previewOf(plan: Plan, segments: readonly Segment[], at: number): string | null {
+  if (segments[at]?.kind !== 'rest') return null;
+  const next = nextPose(plan, segments, at);
+  return next?.exercise.rule.reference === 'shown' ? next.referenceId : null;
+}
+
 /** References from a segment on, in order, for getting pictures ready. */
 export function comingReferences(plan: Plan, segments: readonly Segment[], from: number): string[] {
   return segments.slice(from).flatMap((s) => (s.kind === 'draw' ? (referenceOf(plan, s) ?? []) : []));
