@@ -9,6 +9,5 @@ export const CHROMIUM = {
     '--disable-background-networking',
     '--disable-component-update',
     '--no-first-run',
-    '--autoplay-policy=no-user-gesture-required',
   ],
 };
