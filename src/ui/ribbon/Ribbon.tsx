@@ -3,7 +3,7 @@ import { type ReactNode, useId, useMemo } from 'react';
 import type { RibbonBlock } from '@/core/practice/ribbon';
 import { brushBand, brushStroke } from '../brush';
 import { useWidth } from '../useWidth';
-import { type LaidBlock, type LaidCell, layOutLine, layOutWrapped, positionAt, type RibbonLayout } from './layout';
+import { type LaidBlock, type LaidCell, layOutLine, layOutWrapped, positionAt } from './layout';
 import { FAMILY_COLOR, isNotch, RibbonPatterns } from './patterns';
 
 /** The same ribbon at four sizes. */
@@ -40,7 +40,6 @@ export interface RibbonProps {
   standing?: (cell: LaidCell, index: number) => ReactNode;
   /** Several lines where there is little width; on by default for `plan`. */
   wrap?: boolean;
-  onLayout?: (layout: RibbonLayout) => void;
 }
 
 /** A session drawn as a band: one cell a drawing, low notches for rests and body, pattern and color by exercise family. */
