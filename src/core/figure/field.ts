@@ -267,6 +267,24 @@ export function partDistances(
   return acc;
 }
 
+const owner = { part: 0, margin: 0 };
+/** The part nearest to the point last asked for, and by how much; the object is reused by the next call. */
+export function lastOwner(): Readonly<typeof owner> {
+  let second = FAR;
+  let first = partDistance[0];
+  owner.part = 0;
+  for (let i = 1; i < partDistance.length; i++) {
+    const d = partDistance[i];
+    if (d < first) {
+      second = first;
+      first = d;
+      owner.part = i;
+    } else if (d < second) second = d;
+  }
+  owner.margin = Math.min(1, second - first);
+  return owner;
+}
+
 /**
  * Signed distance of the whole figure at a point (negative inside), from the listed primitives. A limb is blended with the torso
  * joint by joint and the limbs are united by a plain minimum, so an arm against the chest never melts into it.

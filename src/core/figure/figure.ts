@@ -1,11 +1,14 @@
 import { sculptBody } from './body/body';
 import type { Build } from './builds';
 import { compileField } from './compile';
+import { coverDepth } from './cover';
 import { type Field, fieldDistance, SHAPE } from './field';
-import { poseSkeleton, type Rig } from './kinematics';
+import { buildFactor, poseSkeleton, type Rig } from './kinematics';
 import { bakeOcclusion, coarseGrid, type ContactMap, contactMap } from './occlusion';
-import type { Pose, PropBox } from './pose';
+import type { Pose } from './pose';
 import { PARTS } from './sculptor';
+import { propSolids, type Solid } from './solids';
+import { settlePose } from './support';
 import { meshSurface, type Patch, type Surface } from './surface';
 import { add, rotate, type Vec3 } from './vector';
 
@@ -14,7 +17,11 @@ export interface Figure extends Surface {
   /** Openness to the sky of each vertex, 0 to 1. */
   occlusion: Float32Array;
   contact: ContactMap;
-  props: PropBox[];
+  /** How far each vertex lies inside the figure's cover; negative is bare. */
+  cover: Float32Array;
+  solids: Solid[];
+  /** The skeleton under it, in the same place. */
+  rig: Rig;
 }
 
 /** Mesh fineness: `h` is the body's cell in head heights; `detail` divides the cells of head, hands and feet (0 leaves them as the body). */
@@ -56,16 +63,18 @@ function lowestNear(field: Field, p: Vec3, radius: number): number {
   return low;
 }
 
-/** Pose a build; if the pelvis rests on something, move the root until the flesh does (two secant steps). */
+/** Pose a build and settle it; if the pelvis rests on something, move the root until the flesh does (two secant steps). */
 export function placeFigure(pose: Pose, build: Build): { rig: Rig; field: Field } {
   const body = sculptBody(build);
-  let rig = poseSkeleton(pose, build);
+  const settled = settlePose(pose, build);
+  let { rig } = settled;
   let field = compileField(body, rig);
   if (pose.support !== undefined) {
-    let rise = 0;
+    const seat = pose.support * buildFactor(rig) - (pose.sink ?? 0.05);
+    let shift = settled.shift;
     for (let step = 0; step < 2; step++) {
-      rise += pose.support - (pose.sink ?? 0.05) - lowestNear(field, rig.pos.pelvis, 0.95);
-      rig = poseSkeleton(pose, build, rise);
+      shift = add(shift, [0, seat - lowestNear(field, rig.pos.pelvis, 0.95), 0]);
+      rig = poseSkeleton(pose, build, shift);
       field = compileField(body, rig);
     }
   }
@@ -84,26 +93,31 @@ function finePatches(rig: Rig, detail: number): Patch[] {
   ];
 }
 
-const FLATTEN = 0.03;
+const FLATTEN = 0.012;
+
+/** Whether the legs' targets say where the ground is; otherwise the lowest flesh does. */
+const standsOnTarget = ({ ik }: Pose): boolean => ik?.legL !== undefined || ik?.legR !== undefined;
 
 /** Mesh a pose of a build, put it on the ground, press flesh flat where it touches, and bake its occlusion. */
 export function buildFigure(pose: Pose, build: Build, { h, detail }: Fineness): Figure {
   const { rig, field } = placeFigure(pose, build);
   const surface = meshSurface(field, h, finePatches(rig, detail));
+  const cover = coverDepth(surface, rig);
   const grid = coarseGrid(field);
-  const props = pose.props ?? [];
   const { positions } = surface;
   let groundY = 0;
-  if (!pose.ik?.legL && !pose.ik?.legR) {
+  if (!standsOnTarget(pose)) {
     let low = Infinity;
     for (let i = 1; i < positions.length; i += 3) low = Math.min(low, positions[i]);
     groundY = low + (pose.sink ?? 0.02);
+    for (const p of Object.values(rig.pos)) p[1] -= groundY;
   }
-  const occlusion = bakeOcclusion(surface, grid, groundY, props);
-  const contact = contactMap(positions, grid, groundY, props);
+  const solids = propSolids(pose.props ?? [], rig);
+  const occlusion = bakeOcclusion(surface, grid, groundY, solids);
+  const contact = contactMap(positions, grid, groundY, solids);
   for (let i = 1; i < positions.length; i += 3) {
     const y = positions[i] - groundY;
     positions[i] = y >= FLATTEN ? y : y < -FLATTEN ? 0 : (y + FLATTEN) ** 2 / (4 * FLATTEN);
   }
-  return { ...surface, occlusion, contact, props };
+  return { ...surface, occlusion, contact, cover, solids, rig };
 }

@@ -1,6 +1,7 @@
 import type { Build } from './builds';
 import type { HandShape, Limb, LimbTarget, Pose } from './pose';
-import { BONES, FINGERS, REST, restPositions, SIDES, sideSign, type Side } from './skeleton';
+import { handPoint } from './solids';
+import { BONES, boneScale, FINGERS, REST, restPositions, SIDES, sideSign, type Side } from './skeleton';
 import {
   aboutX,
   aboutY,
@@ -97,17 +98,52 @@ function propagate(rig: Rig): void {
   }
 }
 
+/** Where the root has been moved to, head heights, while supports are solved. */
+export type Shift = Vec3;
+const HERE: Shift = [0, 0, 0];
+
 /**
- * Pose a build's skeleton.
- * @param rise Added to the root's height, head heights; used while a seat or floor contact is solved.
+ * Pose a build's skeleton as authored, legs before arms.
+ * @param shift Added to the root's position.
  */
-export function poseSkeleton(pose: Pose, build: Build, rise = 0): Rig {
+export function poseSkeleton(pose: Pose, build: Build, shift: Shift = HERE): Rig {
   const rest = restPositions(build);
+  const rig: Rig = { pos: {}, rot: {}, rest, build, local: localRotations(pose, build) };
+  const toBuild = buildFactor(rig);
+  rig.pos.pelvis = add(pose.root?.pos ? scale(pose.root.pos, toBuild) : rest.pelvis, shift);
+  propagate(rig);
+  for (const limb of ['legL', 'legR'] as const) {
+    const target = pose.ik?.[limb];
+    if (target) stand(rig, limb, inBuild(target, build, toBuild));
+  }
+  for (const limb of ['armL', 'armR'] as const) {
+    const target = pose.ik?.[limb];
+    if (target) reachWithGirdle(rig, limb, inBuild(target, build, toBuild), pose);
+  }
+  return rig;
+}
+
+/** Size of a build against the base figure: the ratio of the heights of their hips. */
+export const buildFactor = (rig: Rig): number => rig.rest.pelvis[1] / REST.pelvis.p[1];
+
+/** World targets scale with the height of the hips, those on a bone with the bone's own lengths and widths. */
+function inBuild(target: LimbTarget, build: Build, factor: number): LimbTarget {
+  return { ...target, pos: target.rel ? onBone(build, target.rel, target.pos) : scale(target.pos, factor) };
+}
+/** An offset written on the base figure's bone, for a build. */
+export function onBone(build: Build, bone: string, p: Vec3): Vec3 {
+  const s = boneScale(build, bone);
+  return [p[0] * s[0], p[1] * s[1], p[2] * s[2]];
+}
+
+function localRotations(pose: Pose, build: Build): Record<string, Quat> {
   const local: Record<string, Quat> = Object.fromEntries(BONES.map((bone) => [bone, IDENTITY]));
   const root = pose.root?.rot ?? [0, 0, 0];
   local.pelvis = quatProduct(aboutY(root[1]), aboutX(root[0]), aboutZ(root[2]));
-  for (const bone of ['spine', 'chest', 'neck', 'head'] as const)
-    if (pose[bone]) local[bone] = spineRotation(pose[bone]);
+  for (const bone of ['spine', 'chest', 'neck', 'head'] as const) {
+    const bend = pose[bone] ?? [0, 0, 0];
+    local[bone] = spineRotation([bend[0] + (build.stoop?.[bone] ?? 0), bend[1], bend[2]]);
+  }
   for (const side of SIDES) {
     const sign = sideSign(side);
     const shoulder = pose[`sh${side}`] ?? [6, 60, 0];
@@ -123,32 +159,140 @@ export function poseSkeleton(pose: Pose, build: Build, rise = 0): Rig {
     local[`calf.${side}`] = aboutX(pose[`kn${side}`] ?? 2);
     const ankle = pose[`an${side}`] ?? [0, 0];
     local[`foot.${side}`] = quatMul(aboutX(-ankle[0]), aboutZ(-ankle[1] * sign));
-    local[`toe.${side}`] = aboutX(-(pose[`toe${side}`] ?? 0));
+    local[`toe.${side}`] = aboutX(-(pose[`toe${side}`] ?? pose.ik?.[`leg${side}`]?.toe ?? 0));
   }
-  const rig: Rig = { pos: {}, rot: {}, rest, build, local };
-  const toBuild = rest.pelvis[1] / REST.pelvis.p[1];
-  const [x, y, z] = pose.root?.pos ? scale(pose.root.pos, toBuild) : rest.pelvis;
-  rig.pos.pelvis = [x, y + rise, z];
-  propagate(rig);
-  for (const [limb, target] of Object.entries(pose.ik ?? {}) as [Limb, LimbTarget][]) {
-    const scaled = target.rel ? target : { ...target, pos: scale(target.pos, toBuild) };
-    if (limb.startsWith('arm')) reachWithGirdle(rig, limb, scaled, pose);
-    else reach(rig, limb, scaled);
+  return pose.joints ? { ...local, ...(pose.joints as Record<string, Quat>) } : local;
+}
+
+/** Spheres of a left foot that carry, rest space: [bone, center, radius]. */
+const SOLE: readonly (readonly [bone: 'foot' | 'toe', p: Vec3, r: number])[] = [
+  ['foot', [0.36, 0.14, -0.3], 0.14],
+  ['foot', [0.31, 0.13, -0.34], 0.125],
+  ['foot', [0.5, 0.085, 0.36], 0.084],
+  ['foot', [0.275, 0.105, 0.46], 0.103],
+  ['foot', [0.42, 0.095, 0.42], 0.088],
+  ['foot', [0.345, 0.15, 0.38], 0.085],
+  ['toe', [0.285, 0.075, 0.78], 0.06],
+  ['toe', [0.46, 0.062, 0.69], 0.052],
+  ['toe', [0.58, 0.062, 0.56], 0.048],
+];
+
+/** Lowest points of a foot's carrying spheres, head heights. */
+export function soleContacts(rig: Rig, side: Side): Vec3[] {
+  return SOLE.map(([kind, p, r]) => {
+    const bone = `${kind}.${side}`;
+    const s = boneScale(rig.build, bone);
+    const l = sub([p[0] * sideSign(side), p[1], p[2]], REST[bone].p);
+    const center = add(rig.pos[bone], rotate(rig.rot[bone], [l[0] * s[0], l[1] * s[1], l[2] * s[2]]));
+    return [center[0], center[1] - r * s[1], center[2]];
+  });
+}
+/** How far a foot's flesh is pressed into the floor, head heights (3 mm). */
+const PRESS = 0.015;
+
+const heading = (deg: number): Vec3 => [Math.sin(deg * RAD_PER_DEG), 0, Math.cos(deg * RAD_PER_DEG)];
+
+/** Put a leg where it is wanted: kneeling, on a floor, or with the ankle at a point. */
+function stand(rig: Rig, limb: 'legL' | 'legR', target: LimbTarget): void {
+  const side: Side = limb === 'legL' ? 'L' : 'R';
+  const toes = heading(target.rot?.[1] ?? 0);
+  let aimed: LimbTarget = { pole: [toes[0], 0.15, toes[2]], ...target };
+  if (aimed.kneel) aimed = { ...aimed, ...kneeling(rig, side, aimed.kneel) };
+  reach(rig, limb, aimed);
+  if (target.floor === undefined && !target.kneel) return;
+  const floor = (target.floor ?? 0) * buildFactor(rig);
+  for (let step = 0; step < 3; step++) {
+    const low = Math.min(...soleContacts(rig, side).map(([, y]) => y));
+    if (Math.abs(floor - PRESS - low) < 2e-4) return;
+    aimed = { ...aimed, pos: add(aimed.pos, [0, floor - PRESS - low, 0]) };
+    reach(rig, limb, aimed);
   }
-  return rig;
+}
+
+/** Thickness of flesh and kneecap under a knee that kneels, head heights. */
+export const KNEE_RADIUS = 0.19;
+
+/** Ankle, pole and foot of a leg whose knee rests on the floor. */
+function kneeling(
+  rig: Rig,
+  side: Side,
+  { heading: thigh, shin, tucked }: NonNullable<LimbTarget['kneel']>,
+): Pick<LimbTarget, 'pos' | 'pole' | 'rot'> {
+  const hip = rig.pos[`thigh.${side}`];
+  const upper = length(sub(rig.rest[`calf.${side}`], rig.rest[`thigh.${side}`]));
+  const lower = length(sub(rig.rest[`foot.${side}`], rig.rest[`calf.${side}`]));
+  const drop = Math.min(upper, Math.max(0, hip[1] - KNEE_RADIUS));
+  const knee = add(hip, add(scale(heading(thigh), Math.sqrt(upper * upper - drop * drop)), [0, -drop, 0]));
+  const ankleY = tucked ? 0.56 : 0.2;
+  const fall = ankleY - knee[1];
+  const pos = add(knee, add(scale(heading(shin), Math.sqrt(lower * lower - fall * fall)), [0, fall, 0]));
+  // The leg's plane: the knee lies off the line from hip to ankle.
+  const line = normalize(sub(pos, hip));
+  const off = sub(knee, hip);
+  return { pos, pole: sub(off, scale(line, dot(off, line))), rot: [tucked ? 62 : 152, shin + 180, 0] };
 }
 
 /** The girdle follows the arm: reach, derive the girdle's rotation from where the arm went, reach again. */
-function reachWithGirdle(rig: Rig, limb: Limb, target: LimbTarget, pose: Pose): void {
+function reachWithGirdle(rig: Rig, limb: 'armL' | 'armR', target: LimbTarget, pose: Pose): void {
   const side: Side = limb.endsWith('L') ? 'L' : 'R';
   const sign = sideSign(side);
-  reach(rig, limb, target);
-  const down = rotate(quatMul(conjugate(rig.rot.chest), rig.rot[`uarm.${side}`]), [0, -1, 0]);
-  const raise = degrees(Math.acos(clamp(-down[1], -1, 1)));
-  const azimuth = degrees(Math.atan2(down[0] * sign, down[2]));
-  rig.local[`clav.${side}`] = girdleRotation(raise, azimuth, pose[`clav${side}`] ?? [0, 0], sign);
-  propagate(rig);
-  reach(rig, limb, target);
+  const fallback = rotate(rig.rot.chest, [0.55 * sign, -0.45, -0.75]);
+  const aimed: LimbTarget = target.pole ? target : { ...target, pole: fallback };
+  for (let pass = 0; pass < 2; pass++) {
+    handTo(rig, side, limb, aimed);
+    const down = rotate(quatMul(conjugate(rig.rot.chest), rig.rot[`uarm.${side}`]), [0, -1, 0]);
+    const raise = degrees(Math.acos(clamp(-down[1], -1, 1)));
+    const azimuth = degrees(Math.atan2(down[0] * sign, down[2]));
+    rig.local[`clav.${side}`] = girdleRotation(raise, azimuth, pose[`clav${side}`] ?? [0, 0], sign);
+    propagate(rig);
+  }
+  handTo(rig, side, limb, aimed);
+}
+
+/** Reach so that the wished part of the hand, not the wrist, comes to the target. */
+function handTo(rig: Rig, side: Side, limb: 'armL' | 'armR', target: LimbTarget): void {
+  const sign = sideSign(side);
+  const inSpace = (v: Vec3): Vec3 => (target.handRel && target.rel ? rotate(rig.rot[target.rel], v) : v);
+  const goal = target.rel ? add(rig.pos[target.rel], rotate(rig.rot[target.rel], target.pos)) : target.pos;
+  const aimed: LimbTarget = { ...target, pos: goal };
+  delete aimed.rel;
+  if (target.palm) aimed.palm = inSpace(target.palm);
+  if (target.fing) aimed.fing = inSpace(target.fing);
+  if (target.axis) {
+    // The thumb lies along the axis; the fingers go on as the forearm comes, square to it.
+    const axis = normalize(inSpace(target.axis));
+    const elbow = rig.pos[`farm.${side}`];
+    const forearm = normalize(sub(goal, length(sub(goal, elbow)) > 0.2 ? elbow : rig.pos[`uarm.${side}`]));
+    const fing = normalize(sub(forearm, scale(axis, dot(forearm, axis))));
+    aimed.fing = fing;
+    aimed.palm = scale(cross(fing, axis), sign);
+  }
+  const from = rig.pos[`uarm.${side}`];
+  if (!target.by) {
+    reach(rig, limb, aimed);
+    return;
+  }
+  const point = handPoint(target.by, side);
+  const k = boneScale(rig.build, `hand.${side}`);
+  const local: Vec3 = [point[0] * k[0], point[1] * k[1], point[2] * k[2]];
+  aimed.pos = aimed.palm && aimed.fing ? sub(goal, rotate(handBasis(aimed.palm, aimed.fing, sign), local)) : goal;
+  reach(rig, limb, aimed);
+  // Wrist limits or a hand left to the forearm: correct by what is still missing.
+  for (let step = 0; step < 4; step++) {
+    const missing = sub(goal, add(rig.pos[`hand.${side}`], rotate(rig.rot[`hand.${side}`], local)));
+    if (length(missing) < 2e-3 || length(sub(goal, from)) > 3.2) return;
+    aimed.pos = add(aimed.pos, missing);
+    reach(rig, limb, aimed);
+  }
+}
+
+/** World rotation of a hand from the directions of its palm and fingers. */
+function handBasis(palmDirection: Vec3, fingerDirection: Vec3, sign: number): Quat {
+  const fingers = normalize(fingerDirection);
+  const palm = normalize(sub(palmDirection, scale(fingers, dot(palmDirection, fingers))));
+  const x = scale(palm, -sign);
+  const y = scale(fingers, -1);
+  return rotationFromBasis(x, y, cross(x, y));
 }
 
 /** Two-bone inverse kinematics by the law of cosines; an unreachable target is approached as far as the limb goes. */
@@ -164,7 +308,7 @@ function reach(rig: Rig, limb: Limb, target: LimbTarget): void {
   const l1 = length(upperOffset);
   const l2 = length(lowerOffset);
   const direction = normalize(sub(goal, from));
-  const distance = Math.min(length(sub(goal, from)), (l1 + l2) * 0.998);
+  const distance = clamp(length(sub(goal, from)), closest(l1, l2, arm), (l1 + l2) * 0.998);
   const wanted: Vec3 = target.pole ?? (arm ? [0, 0, -1] : [0, 0, 1]);
   const pole = normalize(sub(wanted, scale(direction, dot(wanted, direction))));
   const cosine = (l1 * l1 + distance * distance - l2 * l2) / (2 * l1 * distance);
@@ -182,13 +326,8 @@ function reach(rig: Rig, limb: Limb, target: LimbTarget): void {
   const lowerRot = frame(joint, tip, lowerOffset);
   rig.local[upper] = quatMul(conjugate(rig.rot[REST[upper].parent ?? 'pelvis']), upperRot);
   rig.local[lower] = quatMul(conjugate(upperRot), lowerRot);
-  if (target.palm && target.fing) {
-    const fingers = normalize(target.fing);
-    const palm = normalize(sub(target.palm, scale(fingers, dot(target.palm, fingers))));
-    const x = scale(palm, -sign);
-    const y = scale(fingers, -1);
-    rig.local[end] = quatMul(conjugate(lowerRot), rotationFromBasis(x, y, cross(x, y)));
-  }
+  if (target.palm && target.fing)
+    rig.local[end] = quatMul(conjugate(lowerRot), handBasis(target.palm, target.fing, sign));
   if (target.rot) {
     const world = quatProduct(aboutY(target.rot[1]), aboutX(target.rot[0]), aboutZ(target.rot[2]));
     rig.local[end] = quatMul(conjugate(lowerRot), world);
@@ -197,6 +336,12 @@ function reach(rig: Rig, limb: Limb, target: LimbTarget): void {
     ? clampEuler(rig.local[end], WRIST_LIMITS_DEG, [-sign, -sign, -1])
     : clampEuler(rig.local[end], ANKLE_LIMITS_DEG, [sign, -sign, -1]);
   propagate(rig);
+}
+
+/** Distance between the ends of a limb bent as far as its hinge goes (148 degrees for an elbow, 152 for a knee). */
+function closest(l1: number, l2: number, arm: boolean): number {
+  const inner = (180 - (arm ? 148 : 152)) * RAD_PER_DEG;
+  return Math.sqrt(l1 * l1 + l2 * l2 - 2 * l1 * l2 * Math.cos(inner));
 }
 
 type Range = readonly [number, number];

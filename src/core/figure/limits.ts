@@ -28,7 +28,7 @@ const RANGES: Record<string, Range> = {
   knee: [0, 152],
   'ankle toes up': [-58, 36],
   'ankle inversion': [-25, 25],
-  'hip flexion': [-28, 128],
+  'hip flexion': [-28, 130],
   'hip abduction': [-32, 60],
   'hip twist': [-50, 65],
   'shoulder raise': [0, 178],
@@ -39,6 +39,22 @@ const RANGES: Record<string, Range> = {
 
 const hingeDeg = (rig: Rig, bone: string): number =>
   wrapDegrees((2 * Math.atan2(rig.local[bone][0], rig.local[bone][3])) / RAD_PER_DEG);
+
+/** A limb raised by `raise` toward `azimuth`: its angle forward, seen from the side, and out of that plane; degrees. */
+const inSagittal = (raise: number, azimuth: number): number =>
+  Math.atan2(Math.sin(raise * RAD_PER_DEG) * Math.cos(azimuth * RAD_PER_DEG), Math.cos(raise * RAD_PER_DEG)) /
+  RAD_PER_DEG;
+const outOfSagittal = (raise: number, azimuth: number): number =>
+  Math.asin(Math.sin(raise * RAD_PER_DEG) * Math.sin(azimuth * RAD_PER_DEG)) / RAD_PER_DEG;
+
+const behind = (raise: number, azimuth: number): number =>
+  Math.asin(-Math.sin(raise * RAD_PER_DEG) * Math.cos(azimuth * RAD_PER_DEG)) / RAD_PER_DEG;
+/**
+ * Rotation about the limb as it is measured clinically, raising forward first and then swinging aside; the shortest swing itself
+ * turns the limb by its azimuth times (1 - cos raise).
+ */
+const clinicalTwist = (raise: number, azimuth: number, twist: number): number =>
+  wrapDegrees(twist - azimuth * (1 - Math.cos(raise * RAD_PER_DEG)));
 
 /** Joint angles of a posed skeleton, degrees, by the names of RANGES with a side where there are two. */
 function jointAngles(rig: Rig): [name: string, range: string, value: number][] {
@@ -65,13 +81,13 @@ function jointAngles(rig: Rig): [name: string, range: string, value: number][] {
     put(where, 'ankle toes up', -toes);
     put(where, 'ankle inversion', -inversion * sign);
     const [raise, azimuth, twist] = ballAngles(rig.local[`thigh.${side}`], sign);
-    put(where, 'hip flexion', raise * Math.cos(azimuth * RAD_PER_DEG));
-    put(where, 'hip abduction', raise * Math.sin(azimuth * RAD_PER_DEG));
-    put(where, 'hip twist', twist);
+    put(where, 'hip flexion', inSagittal(raise, azimuth));
+    put(where, 'hip abduction', outOfSagittal(raise, azimuth));
+    put(where, 'hip twist', clinicalTwist(raise, azimuth, twist));
     const arm = ballAngles(quatMul(rig.local[`clav.${side}`], rig.local[`uarm.${side}`]), sign);
     put(where, 'shoulder raise', arm[0]);
-    if (arm[0] < 90) put(where, 'shoulder extension', -arm[0] * Math.cos(arm[1] * RAD_PER_DEG));
-    put(where, 'shoulder across', -arm[0] * Math.sin(arm[1] * RAD_PER_DEG));
+    if (arm[0] < 90) put(where, 'shoulder extension', behind(arm[0], arm[1]));
+    put(where, 'shoulder across', -outOfSagittal(arm[0], arm[1]));
     if (arm[0] < 100) put(where, 'shoulder twist', arm[2]); // near overhead the split into swing and twist is not a clinical rotation
   }
   return out;

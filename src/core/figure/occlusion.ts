@@ -1,5 +1,5 @@
 import { type Field, fieldDistance, primitiveDistance, SHAPE } from './field';
-import type { PropBox } from './pose';
+import { isThick, type Solid, solidDistance } from './solids';
 import { fieldBounds, type Surface } from './surface';
 import type { Vec3 } from './vector';
 
@@ -82,13 +82,6 @@ function sampleGrid(g: DistanceGrid, x: number, y: number, z: number): number {
   return front * (1 - fz) + back * fz;
 }
 
-function boxDistance(box: PropBox, x: number, y: number, z: number): number {
-  const qx = Math.abs(x - box.c[0]) - box.s[0];
-  const qy = Math.abs(y - box.c[1]) - box.s[1];
-  const qz = Math.abs(z - box.c[2]) - box.s[2];
-  return Math.hypot(Math.max(qx, 0), Math.max(qy, 0), Math.max(qz, 0)) + Math.min(0, Math.max(qx, qy, qz));
-}
-
 /** Sample distances along each ray and what a blocked sample weighs. */
 const TAPS: readonly [distance: number, weight: number][] = [
   [0.1, 0.5],
@@ -105,18 +98,19 @@ const RAYS: readonly [number, number, number, number, number][] = [
   [0.64, 0.77, 0, -1, 0.7],
 ];
 
-/** How open each vertex is to the sky, 0 to 1, counting the figure itself, the ground at `groundY` and the boxes. */
+/** How open each vertex is to the sky, 0 to 1, counting the figure itself, the ground at `groundY` and thick props. */
 export function bakeOcclusion(
   surface: Surface,
   grid: DistanceGrid,
   groundY: number,
-  boxes: readonly PropBox[],
+  solids: readonly Solid[],
 ): Float32Array {
   const { positions: p, normals: n } = surface;
   const open = new Float32Array(p.length / 3);
+  const thick = solids.filter(isThick);
   const free = (x: number, y: number, z: number): number => {
     let d = Math.min(sampleGrid(grid, x, y, z), y - groundY);
-    for (const box of boxes) d = Math.min(d, boxDistance(box, x, y - groundY, z));
+    for (const solid of thick) d = Math.min(d, solidDistance(solid, x, y - groundY, z));
     return d;
   };
   for (let i = 0; i < open.length; i++) {
@@ -157,7 +151,7 @@ export function contactMap(
   positions: Float32Array,
   grid: DistanceGrid,
   groundY: number,
-  boxes: readonly PropBox[],
+  solids: readonly Solid[],
 ): ContactMap {
   const resolution = 128;
   let [x0, x1, z0, z1] = [Infinity, -Infinity, Infinity, -Infinity];
@@ -183,7 +177,7 @@ export function contactMap(
       let dark = 0;
       for (const [height, weight] of taps) {
         let d = sampleGrid(grid, x, groundY + height, z);
-        for (const box of boxes) d = Math.min(d, boxDistance(box, x, height, z));
+        for (const solid of solids) d = Math.min(d, solidDistance(solid, x, height, z));
         dark += weight * Math.max(0, Math.min(1, (height - d) / height));
       }
       const rim = Math.min(1, Math.min(i, j, resolution - 1 - i, resolution - 1 - j) / 10);

@@ -10,30 +10,64 @@ export interface HandShape {
   curls?: number[];
 }
 
+/** The shapes a hand takes, by what it does. */
+export const HAND = {
+  relaxed: { curls: [0.22, 0.28, 0.34, 0.4], thumb: 0.35 },
+  open: { curl: 0.04, spread: 0.8, thumb: 0.05 },
+  fist: { curl: 0.92, spread: 0.1, thumb: 0.85 },
+  pointing: { curls: [0.02, 0.78, 0.85, 0.9], spread: 0.2, thumb: 0.7 },
+  gripping: { curls: [0.62, 0.66, 0.7, 0.74], spread: 0.15, thumb: 0.8 },
+  flat: { curl: 0.03, spread: 0.35, thumb: 0.15 },
+  holding: { curls: [0.35, 0.38, 0.42, 0.46], spread: 0.4, thumb: 0.5 },
+  pinching: { curls: [0.5, 0.5, 0.3, 0.34], spread: 0.3, thumb: 0.75 },
+} satisfies Record<string, HandShape>;
+
 /** Where a wrist or ankle goes. Positions are written for the base figure and scaled to the build. */
 export interface LimbTarget {
-  /** Head heights; world space, or the space of bone `rel`. */
+  /** Head heights; world space, or the space of bone `rel` measured from its joint. */
   pos: Vec3;
-  /** Direction the elbow or knee points to. */
+  /** What comes to `pos`: the joint (when missing), the palm's flesh, the middle of a closed grip, or the finger tips. */
+  by?: 'palm' | 'grip' | 'tips';
+  /** Direction the elbow or knee points to; the knee follows the toes when missing. In the space of `poleRel` if given. */
   pole?: Vec3;
   /** World [pitch, yaw, roll] of the foot, degrees. */
   rot?: Vec3;
   rel?: string;
-  /** World directions of the palm and of the fingers. */
+  /** Directions of the palm and of the fingers; in the space of `rel` when `handRel`. */
   palm?: Vec3;
   fing?: Vec3;
+  handRel?: boolean;
+  /** Direction of what is gripped, toward the thumb; the wrist then follows the forearm. */
+  axis?: Vec3;
+  /** The foot is lowered or raised until its flesh carries on a floor of this height. */
+  floor?: number;
+  /** Bend of the toes, degrees up. */
+  toe?: number;
+  /** The knee kneels on the floor; `pos` is not used. Heading of thigh and of shin from the knee backward, degrees from +z. */
+  kneel?: { heading: number; shin: number; tucked: boolean };
 }
 export type Limb = 'armL' | 'armR' | 'legL' | 'legR';
 
-/** A box the figure sits or leans on: center and half size, head heights. */
-export interface PropBox {
-  c: Vec3;
-  s: Vec3;
-}
+/** A point in the world, or one carried by a bone (offset from its joint in the bone's own directions). */
+export type Place = Vec3 | { of: string; p: Vec3 };
+
+/** What gives a pose its reason. Lengths in head heights of the base figure. */
+export type Prop =
+  | { kind: 'box'; c: Vec3; s: Vec3; yaw?: number }
+  | { kind: 'stool'; at: [x: number, z: number]; height: number; r: number }
+  /** Along the grip of a hand, so far toward the thumb and so far the other way. */
+  | { kind: 'pole'; hand: 'L' | 'R'; above: number; below: number; r?: number }
+  | { kind: 'bar'; from: Place; to: Place; r: number }
+  | { kind: 'bow'; hand: 'L' | 'R'; draw?: 'L' | 'R'; length: number }
+  /** Through places in turn, hanging by `sag` between them. */
+  | { kind: 'rope'; through: Place[]; sag?: number }
+  | { kind: 'drum'; at: Place; axis: Vec3; r: number; depth: number }
+  | { kind: 'tray'; at: Place; r: number; loaves: number }
+  | { kind: 'basket'; at: Place; r: number; depth: number; handle: boolean };
 
 /** An authored pose: joint angles in degrees, with inverse-kinematic targets for limbs that must touch something. */
 export interface Pose {
-  /** rot is [pitch forward, yaw, roll], applied as yaw * pitch * roll. */
+  /** rot is [pitch forward, yaw, roll], applied as yaw * pitch * roll. The root sinks as far as grounded legs need to reach. */
   root?: { pos?: Vec3; rot?: Vec3 };
   /** Each [bend forward, bend to its own left, twist to its own left]. */
   spine?: Vec3;
@@ -64,9 +98,15 @@ export interface Pose {
   handL?: HandShape;
   handR?: HandShape;
   ik?: Partial<Record<Limb, LimbTarget>>;
+  /** Local rotations of every bone as [x, y, z, w], instead of the angles above: poses that come from motion. */
+  joints?: Record<string, readonly [number, number, number, number]>;
   /** How far flesh is pressed into what carries it, head heights. */
   sink?: number;
   /** Height of what the pelvis rests on (0 is the floor); the root moves until the flesh touches it. */
   support?: number;
-  props?: PropBox[];
+  /** In motion, or held by something: the center of mass need not be over the feet. */
+  moving?: boolean;
+  /** The foot that carries: the center of mass is brought above it. */
+  over?: 'L' | 'R';
+  props?: Prop[];
 }

@@ -1,12 +1,14 @@
 import { BUILDS, type BuildName } from './builds';
-import { poseSkeleton } from './kinematics';
-import { type AuthoredPose, type Family, type PoseId, POSES } from './poses';
+import type { AuthoredPose, Family } from './poses/author';
+import { findPose } from './poses/find';
+import { POSE_SLUGS } from './poses/poses';
+import { settlePose } from './support';
 import { clamp } from './vector';
 import { describeView, type Facing, foreshortening, twistDeg, type View, type ViewName } from './view';
 
 /** A built-in figure as something to draw: who, which pose, seen from where. Any combination can be rendered. */
 export interface FigureReference {
-  poseId: PoseId;
+  poseId: string;
   build: BuildName;
   view: View;
 }
@@ -21,15 +23,16 @@ export function parseFigureReference(id: string): FigureReference | undefined {
   const [kind, poseId, build, ...numbers] = id.split('/');
   const [azimuthDeg, elevationDeg, lensDeg] = numbers.map(Number);
   const inRange = Math.abs(azimuthDeg) <= 180 && Math.abs(elevationDeg) <= 80 && lensDeg >= 5 && lensDeg <= 90;
-  if (
-    kind !== 'figure' ||
-    numbers.length !== 3 ||
-    !inRange ||
-    !Object.hasOwn(POSES, poseId) ||
-    !Object.hasOwn(BUILDS, build)
-  )
+  if (kind !== 'figure' || numbers.length !== 3 || !inRange || !Object.hasOwn(BUILDS, build) || !findPose(poseId))
     return undefined;
-  return { poseId: poseId as PoseId, build: build as BuildName, view: { azimuthDeg, elevationDeg, lensDeg } };
+  return { poseId, build: build as BuildName, view: { azimuthDeg, elevationDeg, lensDeg } };
+}
+
+/** @throws for an id that parseFigureReference would refuse. */
+export function poseOf(poseId: string): AuthoredPose {
+  const pose = findPose(poseId);
+  if (!pose) throw new Error(`not a pose: ${poseId}`);
+  return pose;
 }
 
 export interface FigureFacts {
@@ -48,8 +51,8 @@ const UNUSUAL: readonly Family[] = ['reclining', 'balancing', 'bending'];
 
 /** What people choose a reference by, worked out from the skeleton. */
 export function figureFacts({ poseId, build, view }: FigureReference): FigureFacts {
-  const { name, family, pose }: AuthoredPose = POSES[poseId];
-  const rig = poseSkeleton(pose, BUILDS[build]);
+  const { name, family, pose } = poseOf(poseId);
+  const { rig } = settlePose(pose, BUILDS[build]);
   const short = foreshortening(rig, view).filter((ratio) => ratio < FORESHORTENED).length;
   const points =
     Math.min(2, short / 2) +
@@ -59,37 +62,28 @@ export function figureFacts({ poseId, build, view }: FigureReference): FigureFac
   return { name, family, ...describeView(rig, view), difficulty: Math.round(clamp(1 + points, 1, 5)) };
 }
 
-/** The lens of the shipped views: about how one sees a model from across a room. */
-const LENS_DEG = 26;
+/** The lens of the sets' views: about how one sees a model from across a room. */
+export const ROOM_LENS_DEG = 26;
 
-/** Pose, then build and views [azimuth, elevation] in degrees; chosen by eye so that no weak spot of the model shows. */
-const SHIPPED: readonly (readonly [PoseId, ...(readonly [BuildName, number, number])[]])[] = [
-  ['stilt-walker-at-rest', ['masc', 25, 6], ['fem', -150, 6]],
-  ['stilt-walker-reaching', ['lean', -30, 4], ['fem', 140, 6]],
-  ['bread-carrier-crouching', ['lean', 40, 10], ['masc', -125, 10]],
-  ['drummer-waiting', ['lean', 35, 8], ['stocky', -60, 6]],
-  ['net-mender-pausing', ['masc', -50, 12], ['lean', 60, 10]],
-  ['archer-turning', ['masc', -20, 5]],
-  ['archer-lunging', ['masc', 50, 6], ['lean', -70, 8]],
-  ['drummer-reclining', ['masc', -10, 12], ['lean', 20, 16]],
-  ['net-mender-kneeling', ['lean', 35, 7], ['masc', -75, 7]],
-  ['bread-carrier-bending', ['lean', 65, 7], ['masc', -80, 7]],
-  ['bell-ringer-stretching', ['masc', 165, 6], ['lean', 35, 5]],
-  ['net-mender-hugging-knees', ['lean', 50, 8], ['masc', -65, 10]],
-  ['net-mender-on-all-fours', ['masc', 60, 8], ['lean', -80, 8]],
-  ['bell-ringer-leaning', ['masc', 70, 6], ['stocky', -55, 8]],
-  ['drummer-lying-down', ['masc', -75, 14]],
-  ['stilt-walker-balancing', ['lean', 80, 6], ['masc', -60, 6]],
-];
+/** Who plays whom, in turn over a character's views. */
+export const PLAYED_BY: Record<string, readonly BuildName[]> = {
+  'stilt-walker': ['lean', 'fem'],
+  'bell-ringer': ['stocky', 'masc'],
+  archer: ['slight', 'muscular'],
+  drummer: ['masc', 'heavy'],
+  'bread-carrier': ['fem', 'stocky'],
+  'net-mender': ['older', 'lean'],
+};
 
-/** The figures whose pictures ship with the app, so that a first session waits for nothing. */
-export const SHIPPED_FIGURES: readonly FigureReference[] = SHIPPED.flatMap(([poseId, ...views]) =>
-  views.map(([build, azimuthDeg, elevationDeg]) => ({
+/** Every view of every authored pose in the sets. */
+export const SET_FIGURES: readonly FigureReference[] = POSE_SLUGS.flatMap((poseId, i) => {
+  const character = Object.keys(PLAYED_BY).find((name) => poseId.startsWith(name)) ?? 'archer';
+  return poseOf(poseId).seenFrom.map((azimuthDeg, j) => ({
     poseId,
-    build,
-    view: { azimuthDeg, elevationDeg, lensDeg: LENS_DEG },
-  })),
-);
+    build: PLAYED_BY[character][(i + j) % 2],
+    view: { azimuthDeg, elevationDeg: [6, 10, 4, 14][(i + 2 * j) % 4], lensDeg: ROOM_LENS_DEG },
+  }));
+});
 
 /** The file name of a shipped picture, without ending. */
 export function figureFileName({ poseId, build, view }: FigureReference): string {

@@ -1,4 +1,4 @@
-import { type Field, fieldDistance, JOINT_STRIDE, primitiveDistance, SHAPE } from './field';
+import { type Field, fieldDistance, JOINT_STRIDE, lastOwner, primitiveDistance, SHAPE } from './field';
 import type { Vec3 } from './vector';
 
 /** A ball meshed more finely than the rest: head, hands, feet. `h` is its cell size, head heights. */
@@ -15,6 +15,9 @@ export interface Surface {
   normals: Float32Array;
   /** Three vertices a triangle, counter-clockwise seen from outside. */
   indices: Uint32Array;
+  /** Which of PARTS each vertex belongs to, and how much nearer that part is than the next, head heights. */
+  parts: Uint8Array;
+  margins: Float32Array;
 }
 
 /** Samples per block edge, and blocks per super-block edge: empty space is discarded in two steps. */
@@ -70,15 +73,19 @@ function concatenate(parts: readonly Surface[]): Surface {
   const positions = new Float32Array(size('positions'));
   const normals = new Float32Array(positions.length);
   const indices = new Uint32Array(size('indices'));
+  const owners = new Uint8Array(positions.length / 3);
+  const margins = new Float32Array(positions.length / 3);
   let vertex = 0;
   let index = 0;
   for (const part of parts) {
     positions.set(part.positions, vertex * 3);
     normals.set(part.normals, vertex * 3);
+    owners.set(part.parts, vertex);
+    margins.set(part.margins, vertex);
     for (const i of part.indices) indices[index++] = i + vertex;
     vertex += part.positions.length / 3;
   }
-  return { positions, normals, indices };
+  return { positions, normals, indices, parts: owners, margins };
 }
 
 interface Region {
@@ -217,6 +224,8 @@ function polygonize(field: Field, h: number, lo: Vec3, hi: Vec3, region: Region)
   const positions: number[] = [];
   const normals: number[] = [];
   const cells: number[] = [];
+  const parts: number[] = [];
+  const margins: number[] = [];
   const value = new Float64Array(8);
   const eps = Math.min(0.012, h * 0.6);
   for (let b = 0; b < lists.length; b++) {
@@ -260,6 +269,9 @@ function polygonize(field: Field, h: number, lo: Vec3, hi: Vec3, region: Region)
           const f1 = fieldDistance(field, list, n, x - eps, y - eps, z + eps);
           const f2 = fieldDistance(field, list, n, x - eps, y + eps, z - eps);
           const f3 = fieldDistance(field, list, n, x + eps, y + eps, z + eps);
+          const owner = lastOwner();
+          parts.push(owner.part);
+          margins.push(owner.margin);
           const gx = f0 - f1 - f2 + f3;
           const gy = -f0 - f1 + f2 + f3;
           const gz = -f0 + f1 - f2 + f3;
@@ -276,6 +288,8 @@ function polygonize(field: Field, h: number, lo: Vec3, hi: Vec3, region: Region)
     positions: Float32Array.from(positions),
     normals: Float32Array.from(normals),
     indices: connect(cells, values, vertexOf, positions, [1, sy, sz]),
+    parts: Uint8Array.from(parts),
+    margins: Float32Array.from(margins),
   };
 }
 

@@ -1,0 +1,34 @@
+// Contact sheet of figures, drawn in plain code: tsx scripts/figures/sheet.ts OUT.png [columns] id id ...
+import sharp from 'sharp';
+import { BUILDS } from '@/core/figure/builds';
+import { draftPicture } from '@/core/figure/draft';
+import { buildFigure } from '@/core/figure/figure';
+import { parseFigureReference, poseOf } from '@/core/figure/reference';
+
+const CELL = [250, 270] as const;
+const [out, columnsText, ...ids] = process.argv.slice(2);
+const columns = Number(columnsText);
+const rows = Math.ceil(ids.length / columns);
+const cells = await Promise.all(
+  ids.map(async (id, i) => {
+    const reference = parseFigureReference(id);
+    if (!reference) throw new Error(`not a figure: ${id}`);
+    const figure = buildFigure(poseOf(reference.poseId).pose, BUILDS[reference.build], { h: 0.06, detail: 0.55 });
+    const { width, height, data } = draftPicture(figure, reference.view, { longSidePx: 240, ground: true, covered: id.endsWith('+') });
+    const label = Buffer.from(
+      `<svg width="${String(CELL[0])}" height="16"><text x="4" y="12" font-family="sans-serif" font-size="11">${id.slice(7)}</text></svg>`,
+    );
+    const picture = await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
+      .png()
+      .toBuffer();
+    const [left, top] = [(i % columns) * CELL[0], Math.floor(i / columns) * CELL[1]];
+    return [
+      { input: picture, left: left + Math.floor((CELL[0] - width) / 2), top: top + CELL[1] - 16 - height },
+      { input: label, left, top: top + CELL[1] - 16 },
+    ];
+  }),
+);
+await sharp({ create: { width: columns * CELL[0], height: rows * CELL[1], channels: 3, background: '#f5efe4' } })
+  .composite(cells.flat())
+  .png()
+  .toFile(out);

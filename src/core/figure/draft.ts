@@ -1,0 +1,194 @@
+import { coveredPositions } from './cover';
+import type { Figure } from './figure';
+import { type KeyLight, type Look, PAINT, STUDIO_LIGHT, towardLight } from './light';
+import { type Camera, cameraOf, cornerWeights, lightCamera, project, projectAll, rasterize, type Triangles } from './raster';
+import { solidMesh } from './solids';
+import { dot, type Vec3 } from './vector';
+import { frameFigure, type Margins, type View } from './view';
+
+/** Pixels of a picture, red, green, blue and alpha of each, not premultiplied. */
+export interface Pixels {
+  width: number;
+  height: number;
+  data: Uint8ClampedArray;
+}
+
+export interface DraftOptions {
+  /** Length of the picture's longer side, pixels. */
+  longSidePx: number;
+  light?: KeyLight;
+  look?: Look;
+  covered?: boolean;
+  /** Without the ground there is no cast shadow and the frame is tight: a cut-out. */
+  ground: boolean;
+}
+
+const WITH_SHADOW: Margins = [0.1, 0.3, 0.07, 0.1];
+const TIGHT: Margins = [0.01, 0.01, 0.01, 0.005];
+export const marginsFor = (ground: boolean): Margins => (ground ? WITH_SHADOW : TIGHT);
+
+/** A figure and its props as one mesh: what one sees. */
+export interface Scene extends Triangles {
+  normals: Float32Array;
+  /** Openness to the sky of each vertex, 0 to 1. */
+  openness: Float32Array;
+  /** Signed depth under cloth of each vertex: positive is covered. */
+  cover: Float32Array;
+  /** Vertices before this one belong to the figure, the others to props. */
+  figureVertices: number;
+}
+
+export function sceneOf(figure: Figure, covered: boolean): Scene {
+  const props = solidMesh(figure.solids);
+  const join = (a: Float32Array, b: Float32Array): Float32Array => {
+    const out = new Float32Array(a.length + b.length);
+    out.set(a);
+    out.set(b, a.length);
+    return out;
+  };
+  const figureVertices = figure.positions.length / 3;
+  const propVertices = props.positions.length / 3;
+  const indices = new Uint32Array(figure.indices.length + props.indices.length);
+  indices.set(figure.indices);
+  indices.set(
+    props.indices.map((i) => i + figureVertices),
+    figure.indices.length,
+  );
+  return {
+    positions: join(covered ? coveredPositions(figure) : figure.positions, props.positions),
+    normals: join(figure.normals, props.normals),
+    openness: join(figure.occlusion, new Float32Array(propVertices).fill(0.9)),
+    cover: join(figure.cover, new Float32Array(propVertices).fill(-1)),
+    indices,
+    figureVertices,
+  };
+}
+
+/** Which points the key light reaches, by a depth picture taken from the light. */
+export function shadowTest(scene: Triangles, toLight: Vec3, size: number): (p: Vec3) => number {
+  const lo: Vec3 = [Infinity, Infinity, Infinity];
+  const hi: Vec3 = [-Infinity, -Infinity, -Infinity];
+  for (let i = 0; i < scene.positions.length; i++) {
+    const k = i % 3;
+    lo[k] = Math.min(lo[k], scene.positions[i]);
+    hi[k] = Math.max(hi[k], scene.positions[i]);
+  }
+  const middle: Vec3 = [(lo[0] + hi[0]) / 2, (lo[1] + hi[1]) / 2, (lo[2] + hi[2]) / 2];
+  const radius = Math.hypot(hi[0] - lo[0], hi[1] - lo[1], hi[2] - lo[2]) / 2 + 0.1;
+  const camera = lightCamera(toLight, middle, radius, size);
+  const { depth } = rasterize(camera, scene);
+  const bias = 0.03 + (3 * radius) / size;
+  return (p) => {
+    const [x, y, d] = project(camera, p);
+    // Four neighbors, weighted: a soft edge of about two texels.
+    const fx = x - 0.5;
+    const fy = y - 0.5;
+    const x0 = Math.floor(fx);
+    const y0 = Math.floor(fy);
+    const lit = (i: number, j: number): number =>
+      i < 0 || j < 0 || i >= size || j >= size || depth[j * size + i] > d - bias ? 1 : 0;
+    const [tx, ty] = [fx - x0, fy - y0];
+    return (
+      (lit(x0, y0) * (1 - tx) + lit(x0 + 1, y0) * tx) * (1 - ty) +
+      (lit(x0, y0 + 1) * (1 - tx) + lit(x0 + 1, y0 + 1) * tx) * ty
+    );
+  };
+}
+
+const SHADOW_SIZE = 700;
+/** Each pixel is the mean of this many squared. */
+const SAMPLES = 2;
+const SHADE: Vec3 = [0.024, 0.016, 0.011];
+const encode = (v: number): number => 255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * Math.pow(Math.min(1, v), 1 / 2.4) - 0.055);
+
+/**
+ * Draw a figure in plain code, without a graphics card: the first look while the finished picture is made, small pictures, and
+ * contact sheets. The same paints and lights as the finished one.
+ */
+export function draftPicture(figure: Figure, view: View, options: DraftOptions): Pixels {
+  const { longSidePx, light = STUDIO_LIGHT, look = 'clay', covered = false, ground } = options;
+  const scene = sceneOf(figure, covered);
+  const frame = frameFigure(scene.positions, view, marginsFor(ground));
+  const camera = cameraOf(frame, longSidePx * SAMPLES);
+  const width = Math.floor(camera.width / SAMPLES);
+  const height = Math.floor(camera.height / SAMPLES);
+  const projected = projectAll(camera, scene.positions);
+  const { triangle } = rasterize(camera, scene, projected);
+  const toLight = towardLight(light, view.azimuthDeg);
+  const lit = shadowTest(scene, toLight, SHADOW_SIZE);
+  const paint = PAINT[look];
+  const sum = new Float32Array(width * height * 4);
+
+  const shade = (t: number, px: number, py: number, o: number): void => {
+    const w = cornerWeights(camera, projected, scene.indices, t, px, py);
+    const at = (data: Float32Array, stride: number, k: number): number =>
+      w[0] * data[scene.indices[t] * stride + k] +
+      w[1] * data[scene.indices[t + 1] * stride + k] +
+      w[2] * data[scene.indices[t + 2] * stride + k];
+    const n: Vec3 = [at(scene.normals, 3, 0), at(scene.normals, 3, 1), at(scene.normals, 3, 2)];
+    const p: Vec3 = [at(scene.positions, 3, 0), at(scene.positions, 3, 1), at(scene.positions, 3, 2)];
+    const open = Math.max(0, Math.min(1, at(scene.openness, 1, 0)));
+    const toward = dot(n, toLight);
+    let key = toward > 0 ? toward * lit([p[0] + n[0] * 0.03, p[1] + n[1] * 0.03, p[2] + n[2] * 0.03]) : 0;
+    const near = Math.min(1, open / 0.75);
+    key *= 0.62 + 0.38 * near * near * (3 - 2 * near);
+    const skyward = 0.5 + 0.5 * n[1];
+    const dark = open * open;
+    const isProp = scene.indices[t] >= scene.figureVertices;
+    const color = isProp ? paint.prop : covered && at(scene.cover, 1, 0) > 0 ? paint.cover : paint.body;
+    for (let k = 0; k < 3; k++) {
+      const ambient = paint.ground[k] + (paint.sky[k] - paint.ground[k]) * skyward;
+      sum[o + k] += color[k] * (paint.key[k] * key + ambient * (0.16 + 0.84 * dark));
+    }
+    sum[o + 3] += 1;
+  };
+  for (let y = 0; y < height * SAMPLES; y++)
+    for (let x = 0; x < width * SAMPLES; x++) {
+      const o = (Math.floor(y / SAMPLES) * width + Math.floor(x / SAMPLES)) * 4;
+      const t = triangle[y * camera.width + x];
+      if (t >= 0) shade(t, x + 0.5, y + 0.5, o);
+      else if (ground) shadeGround(camera, figure, lit, look, x + 0.5, y + 0.5, sum, o);
+    }
+  const data = new Uint8ClampedArray(width * height * 4);
+  const all = SAMPLES * SAMPLES;
+  for (let o = 0; o < sum.length; o += 4) {
+    const alpha = sum[o + 3] / all;
+    if (alpha === 0) continue;
+    for (let k = 0; k < 3; k++) data[o + k] = encode(sum[o + k] / all / alpha);
+    data[o + 3] = alpha * 255;
+  }
+  return { width, height, data };
+}
+
+/** Add what darkens the ground at a picture point: the cast shadow and the contact shade, fading at the picture's edges. */
+function shadeGround(
+  camera: Camera,
+  { contact }: Figure,
+  lit: (p: Vec3) => number,
+  look: Look,
+  px: number,
+  py: number,
+  sum: Float32Array,
+  o: number,
+): void {
+  const u = px / camera.scale + camera.left;
+  const v = camera.top - py / camera.scale;
+  const ray: Vec3 = [0, 1, 2].map((k) => camera.right[k] * u + camera.up[k] * v - camera.backward[k]) as Vec3;
+  if (ray[1] >= -1e-4) return;
+  const t = -camera.eye[1] / ray[1];
+  const [x, z] = [camera.eye[0] + ray[0] * t, camera.eye[2] + ray[2] * t];
+  const n = contact.resolution;
+  const i = Math.floor(((x - contact.center[0]) / contact.size[0] + 0.5) * n);
+  const j = Math.floor(((z - contact.center[1]) / contact.size[1] + 0.5) * n);
+  const touch = i >= 0 && j >= 0 && i < n && j < n ? contact.data[j * n + i] / 255 : 0;
+  const cast = (1 - lit([x, 0, z])) * (look === 'flat' ? 0.12 : 0.5);
+  const fade = (distance: number, over: number): number => {
+    const s = Math.max(0, Math.min(1, distance / over));
+    return s * s * (3 - 2 * s);
+  };
+  const [fx, fy] = [px / camera.width, py / camera.height];
+  const edge = fade(fx, 0.08) * fade(1 - fx, 0.22) * fade(1 - fy, 0.08) * fade(fy, 0.1);
+  const alpha = (1 - (1 - cast) * (1 - touch * (look === 'flat' ? 0.4 : 1))) * edge;
+  for (let k = 0; k < 3; k++) sum[o + k] += SHADE[k] * alpha;
+  sum[o + 3] += alpha;
+}

@@ -1,0 +1,318 @@
+import type { Build } from '../builds';
+import { marginsFor, sceneOf, shadowTest } from '../draft';
+import type { Figure } from '../figure';
+import { type KeyLight, towardLight } from '../light';
+import type { Pose } from '../pose';
+import { PARTS } from '../sculptor';
+import { type Camera, cameraOf, cornerWeights, project, projectAll, rasterize } from '../raster';
+import { dot, length, RAD_PER_DEG, sub, type Vec3 } from '../vector';
+import { describeView, foreshortening, frameFigure, twistDeg, type View, type Facing, type ViewName } from '../view';
+import { actionLine, type ActionLine, type Point } from './actionLine';
+import { type Contour, contourLength, innerContours } from './contours';
+import { effort, type Effort } from './effort';
+import { landmarks } from './landmarks';
+import { type Mass, masses } from './masses';
+import { maskRings, silhouette } from './silhouette';
+import { centerOfMass } from '../mass';
+import { type GroundPoint, supportPolygon } from '../support';
+
+/** A line across the body in the picture: its two ends, and its tilt in degrees, positive where the picture's right end is higher. */
+export interface Tilt {
+  from: Point;
+  to: Point;
+  deg: number;
+  /** Seen so nearly end on that its tilt says little. */
+  endOn: boolean;
+}
+
+/** A landmark in the picture. */
+export interface Mark {
+  name: string;
+  at: Point;
+  visible: boolean;
+}
+
+/** Two landmarks that line up within 1.5 % of the figure's height; the farthest apart come first. */
+export interface Alignment {
+  a: string;
+  b: string;
+  kind: 'plumb' | 'level';
+  /** The shared x of a plumb line or y of a level. */
+  at: number;
+}
+
+export interface LimbFact {
+  name: string;
+  /** Projected over true length: 1 lies across the view, 0 points at the eye. */
+  ratio: number;
+  /** Share of its surface facing the eye that something else covers. */
+  covered: number;
+}
+
+/** Everything known about a figure in a picture. Lengths and points are pixels of a picture `width` by `height`. */
+export interface AnswerKey {
+  width: number;
+  height: number;
+  action: ActionLine;
+  masses: Mass[];
+  shoulders: Tilt;
+  hips: Tilt;
+  /** Difference of the two tilts, degrees. */
+  contrastDeg: number;
+  /** The side of the trunk that is shortened in space; undefined when both are within 3 %. */
+  pinched: 'left' | 'right' | undefined;
+  twistDeg: number;
+  marks: Mark[];
+  alignments: Alignment[];
+  viewName: ViewName;
+  facing: Facing;
+  eyeLevel: 'from below' | 'at eye level' | 'from above';
+  envelope: Point[];
+  /** Width over height of the figure in the picture. */
+  aspect: number;
+  outline: Contour[];
+  inner: Contour[];
+  outlineLength: number;
+  innerLength: number;
+  negatives: { shape: Contour; share: number }[];
+  /** Top and bottom of the figure, its height in heads as seen, and the y of each head and of the half. */
+  top: number;
+  bottom: number;
+  heads: number;
+  headYs: number[];
+  halfY: number;
+  /** The landmark nearest to the half. */
+  halfAt: string;
+  limbs: LimbFact[];
+  /** Mean of the limbs' ratios. */
+  foreshortening: number;
+  /** Where the center of mass falls on the ground plan, and what carries; head heights. */
+  centerOfMass: Vec3;
+  support: GroundPoint[];
+  effort: Effort;
+  /** Outlines of what the key light does not reach. */
+  shadow: Point[][][];
+}
+
+const LONG_SIDE = 1000;
+/** Pixels of the long side when the surface is searched for its lines. */
+const RASTER = 380;
+const ALIGNED = 0.015;
+
+const LIMB_PARTS = ['uarm', 'farm', 'thigh', 'calf'] as const;
+const LIMB_WORDS: Record<(typeof LIMB_PARTS)[number], string> = {
+  uarm: 'upper arm',
+  farm: 'forearm',
+  thigh: 'thigh',
+  calf: 'lower leg',
+};
+
+/** A line across the body shorter than this share of its true length is seen end on. */
+const END_ON = 0.4;
+
+/** @param trueLength Pixels it would have if it lay across the view. */
+function tiltOf(left: Point, right: Point, trueLength: number): Tilt {
+  const [from, to] = left[0] <= right[0] ? [left, right] : [right, left];
+  const raw = Math.atan2(from[1] - to[1], to[0] - from[0]) / RAD_PER_DEG;
+  return { from, to, deg: raw, endOn: Math.hypot(to[0] - from[0], to[1] - from[1]) < END_ON * trueLength };
+}
+
+/** What lies above the other of two landmarks is worth a plumb line only if they are apart, and not of the same limb's end. */
+function alignments(marks: readonly Mark[], height: number): Alignment[] {
+  const out: (Alignment & { apart: number })[] = [];
+  const shown = marks.filter((m) => m.visible);
+  for (let i = 0; i < shown.length; i++)
+    for (let j = i + 1; j < shown.length; j++) {
+      const [a, b] = [shown[i], shown[j]];
+      const dx = Math.abs(a.at[0] - b.at[0]);
+      const dy = Math.abs(a.at[1] - b.at[1]);
+      if (dx < ALIGNED * height && dy > 0.2 * height)
+        out.push({ a: a.name, b: b.name, kind: 'plumb', at: (a.at[0] + b.at[0]) / 2, apart: dy });
+      else if (dy < ALIGNED * height && dx > 0.1 * height)
+        out.push({ a: a.name, b: b.name, kind: 'level', at: (a.at[1] + b.at[1]) / 2, apart: dx });
+    }
+  return out.sort((a, b) => b.apart - a.apart).map(({ a, b, kind, at }) => ({ a, b, kind, at }));
+}
+
+/**
+ * Read a figure in a picture: what a teacher would draw over it.
+ * @param figure Meshed at any fineness; the coarse one serves.
+ */
+export function answerKey(
+  figure: Figure,
+  pose: Pose,
+  build: Build,
+  view: View,
+  light: KeyLight,
+  { ground = true, covered = false } = {},
+): AnswerKey {
+  const scene = sceneOf(figure, covered);
+  const frame = frameFigure(scene.positions, view, marginsFor(ground));
+  const camera = cameraOf(frame, LONG_SIDE);
+  const small = cameraOf(frame, RASTER);
+  const up = LONG_SIDE / RASTER;
+  const { rig } = figure;
+  const at = (p: Vec3): Point => {
+    const [x, y] = project(camera, p);
+    return [x, y];
+  };
+  const figureOnly = { positions: figure.positions, indices: figure.indices, normals: figure.normals };
+  const projected = projectAll(small, scene.positions);
+  const picture = rasterize(small, scene, projected);
+  const alone = figure.solids.length === 0 ? picture : rasterize(small, figureOnly);
+  const { width: w, height: h } = small;
+  const mask = Float32Array.from(alone.triangle, (t) => (t >= 0 ? 1 : 0));
+  const larger = (c: Contour): Contour => ({ ...c, points: c.points.map(([x, y]): Point => [x * up, y * up]) });
+  const rings = silhouette(mask, w, h);
+  const outline = rings.outline.map(larger);
+  const figureProjected = projected.subarray(0, figure.positions.length);
+  const inner = innerContours(figureOnly, small, picture, figureProjected)
+    .map(larger)
+    .filter((c) => contourLength(c) > 0.02 * LONG_SIDE);
+
+  const ys = outline.flatMap((c) => c.points.map(([, y]) => y));
+  const xs = outline.flatMap((c) => c.points.map(([x]) => x));
+  const [top, bottom] = [Math.min(...ys), Math.max(...ys)];
+  const places = landmarks(rig);
+  const apart = (a: string, b: string): number => {
+    const [p, q] = [a, b].map((name) => (places.find((l) => l.name === name) as { at: Vec3 }).at);
+    return length(sub(p, q));
+  };
+  const marks = places.map(({ name, at: p }): Mark => {
+    const [x, y, d] = project(small, p);
+    return { name, at: at(p), visible: isSeen(picture, x, y, d) };
+  });
+  const mark = (name: string): Point => (marks.find((m) => m.name === name) as Mark).at;
+  const three = masses(rig, at, camera.eye);
+  const headHeight = verticalExtent(three[0]);
+  const heads = (bottom - top) / headHeight;
+  const halfY = (top + bottom) / 2;
+  const halfAt = marks.filter((m) => m.visible).reduce((a, b) => (Math.abs(b.at[1] - halfY) < Math.abs(a.at[1] - halfY) ? b : a)).name;
+  // Pixels of one head height at the figure's distance.
+  const unit = camera.scale / length(sub(camera.eye, rig.pos.spine));
+  const across = (name: string): Tilt =>
+    tiltOf(mark(`left ${name}`), mark(`right ${name}`), unit * apart(`left ${name}`, `right ${name}`));
+  const shoulders = across('shoulder');
+  const hips = across('hip point');
+  const ratios = foreshortening(rig, view);
+  const coveredShares = hiddenShares(figure, small, picture, figureProjected);
+  const limbs = (['L', 'R'] as const).flatMap((side, s) =>
+    LIMB_PARTS.map((part, i): LimbFact => ({
+      name: `${side === 'L' ? 'left' : 'right'} ${LIMB_WORDS[part]}`,
+      ratio: ratios[s * 4 + i],
+      covered: coveredShares[PARTS.indexOf(`${part}.${side}`)],
+    })),
+  );
+  return {
+    width: camera.width,
+    height: camera.height,
+    action: actionLine(rig, at),
+    masses: three,
+    shoulders,
+    hips,
+    contrastDeg: Math.abs(shoulders.deg - hips.deg),
+    pinched: pinchedSide(figure),
+    twistDeg: twistDeg(rig),
+    marks,
+    alignments: alignments(marks, bottom - top),
+    ...describeView(rig, view),
+    eyeLevel: eyeLevelOf(view),
+    envelope: rings.envelope.map(([x, y]): Point => [x * up, y * up]),
+    aspect: (Math.max(...xs) - Math.min(...xs)) / (bottom - top),
+    outline,
+    inner,
+    outlineLength: outline.reduce((sum, c) => sum + contourLength(c), 0),
+    innerLength: inner.reduce((sum, c) => sum + contourLength(c), 0),
+    negatives: rings.negatives.map(({ shape, share }) => ({ shape: larger(shape), share })),
+    top,
+    bottom,
+    heads,
+    headYs: Array.from({ length: Math.floor(heads) + 1 }, (_, i) => top + i * headHeight),
+    halfY,
+    halfAt,
+    limbs,
+    foreshortening: ratios.reduce((a, b) => a + b, 0) / ratios.length,
+    centerOfMass: centerOfMass(rig),
+    support: supportPolygon(pose, rig) ?? [],
+    effort: effort(pose, rig),
+    shadow: shadowRings(scene, small, picture, projected, towardLight(light, view.azimuthDeg)).map((polygon) =>
+      polygon.map((ring) => ring.map(([x, y]): Point => [x * up, y * up])),
+    ),
+  };
+}
+
+export function eyeLevelOf({ elevationDeg }: View): AnswerKey['eyeLevel'] {
+  return elevationDeg > 22 ? 'from above' : elevationDeg < -3 ? 'from below' : 'at eye level';
+}
+
+function verticalExtent({ radii: [a, b], angleDeg }: Mass): number {
+  const t = angleDeg * RAD_PER_DEG;
+  return 2 * Math.hypot(a * Math.sin(t), b * Math.cos(t));
+}
+
+/** Whether a point on the skin, a little in front of the surface mesh at most, is what one sees there. */
+function isSeen({ depth, width, height }: { depth: Float32Array; width: number; height: number }, x: number, y: number, d: number): boolean {
+  const px = Math.max(0, Math.min(width - 1, Math.floor(x)));
+  const py = Math.max(0, Math.min(height - 1, Math.floor(y)));
+  return d < depth[py * width + px] + 0.12;
+}
+
+function pinchedSide({ rig: { pos } }: Figure): AnswerKey['pinched'] {
+  const flank = (side: 'L' | 'R'): number => length(sub(pos[`uarm.${side}`], pos[`thigh.${side}`]));
+  const [l, r] = [flank('L'), flank('R')];
+  if (Math.abs(l - r) < 0.03 * Math.max(l, r)) return undefined;
+  return l < r ? 'left' : 'right';
+}
+
+/** Of each part's vertices that face the eye, the share that something nearer covers. */
+function hiddenShares(
+  figure: Figure,
+  camera: Camera,
+  picture: { depth: Float32Array; width: number; height: number },
+  projected: Float32Array,
+): number[] {
+  const facing = new Array<number>(PARTS.length).fill(0);
+  const hidden = new Array<number>(PARTS.length).fill(0);
+  const { positions: p, normals: n, parts } = figure;
+  for (let i = 0; i < parts.length; i++) {
+    const o = i * 3;
+    const toward =
+      n[o] * (camera.eye[0] - p[o]) + n[o + 1] * (camera.eye[1] - p[o + 1]) + n[o + 2] * (camera.eye[2] - p[o + 2]);
+    if (toward <= 0) continue;
+    facing[parts[i]]++;
+    if (!isSeen(picture, projected[o], projected[o + 1], projected[o + 2])) hidden[parts[i]]++;
+  }
+  return facing.map((f, i) => (f > 0 ? hidden[i] / f : 1));
+}
+
+/** Rings around the parts of the picture that the key light does not reach: the form's own shadow and cast shadow on it. */
+function shadowRings(
+  scene: ReturnType<typeof sceneOf>,
+  camera: Camera,
+  { triangle, width, height }: { triangle: Int32Array; width: number; height: number },
+  projected: Float32Array,
+  toLight: Vec3,
+): Point[][][] {
+  const lit = shadowTest(scene, toLight, 420);
+  const mask = new Float32Array(width * height);
+  const { indices, normals, positions } = scene;
+  for (let o = 0; o < mask.length; o++) {
+    const t = triangle[o];
+    if (t < 0 || indices[t] >= scene.figureVertices) continue;
+    const weights = cornerWeights(camera, projected, indices, t, (o % width) + 0.5, Math.floor(o / width) + 0.5);
+    const mixed = (data: Float32Array, k: number): number =>
+      weights[0] * data[indices[t] * 3 + k] +
+      weights[1] * data[indices[t + 1] * 3 + k] +
+      weights[2] * data[indices[t + 2] * 3 + k];
+    const n: Vec3 = [mixed(normals, 0), mixed(normals, 1), mixed(normals, 2)];
+    const turned = dot(n, toLight) < 0.04;
+    mask[o] =
+      turned ||
+      lit([mixed(positions, 0) + n[0] * 0.04, mixed(positions, 1) + n[1] * 0.04, mixed(positions, 2) + n[2] * 0.04]) < 0.5
+        ? 1
+        : 0;
+  }
+  return maskRings(mask, width, height)
+    .map((polygon) => polygon.filter((ring) => ring.length > 10))
+    .filter((polygon) => polygon.length > 0);
+}

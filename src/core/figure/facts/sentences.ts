@@ -1,0 +1,69 @@
+import type { AnswerKey } from './answerKey';
+import { HOLD_CAP_S } from './effort';
+
+const deg = (value: number): string => `${String(Math.round(Math.abs(value)))}°`;
+const percent = (share: number): string => `${String(Math.round(share * 100))} %`;
+const list = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
+
+const kindWords = { C: 'a single C curve', S: 'an S curve', straight: 'nearly straight' } as const;
+
+/** A tilt in words: which end is higher. */
+function tilted(what: string, { deg: value, endOn }: AnswerKey['hips']): string {
+  if (endOn) return `The ${what} are seen nearly end on`;
+  return Math.abs(value) < 2
+    ? `The ${what} are level`
+    : `The ${what} tilt ${deg(value)}, higher on the ${value > 0 ? 'right' : 'left'} of the picture`;
+}
+
+function holdWords(seconds: number): string {
+  if (seconds >= 120) return `about ${String(Math.floor(seconds / 60))} min`;
+  return `about ${String(seconds)} s`;
+}
+
+/** Limbs that are strongly foreshortened, shortest first. */
+export const shortened = (key: AnswerKey): AnswerKey['limbs'] =>
+  key.limbs.filter(({ ratio }) => ratio < 0.6).sort((a, b) => a.ratio - b.ratio);
+
+/** What is known of a figure in a picture, in plain sentences, what matters most for drawing it first. */
+export function factSentences(key: AnswerKey): string[] {
+  const leg = key.action.leg === 'L' ? 'left' : 'right';
+  const out = [`The action line is ${kindWords[key.action.kind]} and runs into the ${leg} leg.`];
+  out.push(`${tilted('shoulders', key.shoulders)}; ${tilted('hips', key.hips).replace('The', 'the')}.`);
+  if (key.pinched) {
+    const stretched = key.pinched === 'left' ? 'right' : 'left';
+    out.push(`Its ${key.pinched} side is pinched, its ${stretched} side stretched.`);
+  }
+  if (key.twistDeg > 12) out.push(`The shoulders are turned ${deg(key.twistDeg)} against the hips.`);
+  const short = shortened(key);
+  if (short.length > 0)
+    out.push(
+      `${short.length === 1 ? 'One limb is' : 'Limbs'} foreshortened: ${list(
+        short.slice(0, 3).map((l) => `${l.name} to ${percent(l.ratio)} of its length`),
+      )}.`,
+    );
+  const hidden = key.limbs.filter((l) => l.covered > 0.5);
+  if (hidden.length > 0) out.push(`Mostly covered: ${list(hidden.map((l) => l.name))}.`);
+  out.push(
+    `It is ${key.heads.toFixed(1)} heads high in the picture; the half falls near the ${key.halfAt}. Its envelope is ${key.aspect.toFixed(2)} times as wide as high.`,
+  );
+  const plumb = key.alignments.filter((a) => a.kind === 'plumb').slice(0, 2);
+  if (plumb.length > 0) out.push(`One above the other: ${plumb.map(({ a, b }) => `${a} and ${b}`).join('; ')}.`);
+  const { leftShare } = key.effort;
+  if (leftShare !== undefined)
+    out.push(
+      leftShare > 0.35 && leftShare < 0.65
+        ? 'Both feet carry about the same weight.'
+        : `The ${leftShare > 0.5 ? 'left' : 'right'} foot carries about ${percent(Math.max(leftShare, 1 - leftShare))} of the weight.`,
+    );
+  if (key.negatives.length > 0)
+    out.push(
+      `${key.negatives.length === 1 ? 'One enclosed negative shape' : `${String(key.negatives.length)} enclosed negative shapes`}, the largest ${percent(key.negatives[0].share)} of the envelope.`,
+    );
+  out.push(
+    key.effort.limitedBy === undefined || key.effort.holdS >= HOLD_CAP_S
+      ? 'A model could hold this for 20 min and more (an estimate).'
+      : `A model could hold this ${holdWords(key.effort.holdS)}; the ${key.effort.limitedBy} tires first (a careful estimate).`,
+  );
+  return out;
+}

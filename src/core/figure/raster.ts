@@ -1,0 +1,166 @@
+import type { Vec3 } from './vector';
+import { add, cross, dot, normalize, scale, sub } from './vector';
+import type { Frame } from './view';
+
+/** Anything made of triangles: xyz of its vertices and three of them a triangle, counter-clockwise from outside. */
+export interface Triangles {
+  positions: Float32Array;
+  indices: Uint32Array;
+}
+
+/** A camera as numbers: world to picture in pixels, y down. */
+export interface Camera {
+  eye: Vec3;
+  right: Vec3;
+  up: Vec3;
+  backward: Vec3;
+  /** Pixels at unit distance, and the picture's origin. */
+  scale: number;
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+  /** A parallel projection (a far light) rather than a perspective one. */
+  parallel: boolean;
+}
+
+/** The camera of a frame for a picture whose longer side has `longSide` pixels. */
+export function cameraOf(frame: Frame, longSide: number): Camera {
+  const backward = normalize(sub(frame.eye, frame.target));
+  const right = normalize(cross([0, 1, 0], backward));
+  const [w, h] = [frame.right - frame.left, frame.top - frame.bottom];
+  const k = longSide / Math.max(w, h);
+  return {
+    eye: frame.eye,
+    right,
+    up: cross(backward, right),
+    backward,
+    scale: k,
+    left: frame.left,
+    top: frame.top,
+    width: Math.max(1, Math.round(w * k)),
+    height: Math.max(1, Math.round(h * k)),
+    parallel: false,
+  };
+}
+
+/** A square parallel view along a light onto a ball around `middle`. */
+export function lightCamera(toLight: Vec3, middle: Vec3, radius: number, size: number): Camera {
+  const backward = normalize(toLight);
+  const right = normalize(cross(Math.abs(backward[1]) > 0.99 ? [1, 0, 0] : [0, 1, 0], backward));
+  return {
+    eye: add(middle, scale(backward, 2 * radius)),
+    right,
+    up: cross(backward, right),
+    backward,
+    scale: size / (2 * radius),
+    left: -radius,
+    top: radius,
+    width: size,
+    height: size,
+    parallel: true,
+  };
+}
+
+/** [x, y, depth] of a world point: pixels from the top left, head heights from the eye. */
+export function project(camera: Camera, p: Vec3): Vec3 {
+  const q = sub(p, camera.eye);
+  const depth = -dot(q, camera.backward);
+  const w = camera.parallel ? 1 : 1 / depth;
+  return [
+    (dot(q, camera.right) * w - camera.left) * camera.scale,
+    (camera.top - dot(q, camera.up) * w) * camera.scale,
+    depth,
+  ];
+}
+
+/** Project every vertex: x, y and depth of each. */
+export function projectAll(camera: Camera, positions: Float32Array): Float32Array {
+  const { eye, right: r, up: u, backward: b, scale: k, left, top, parallel } = camera;
+  const out = new Float32Array(positions.length);
+  for (let i = 0; i < positions.length; i += 3) {
+    const x = positions[i] - eye[0];
+    const y = positions[i + 1] - eye[1];
+    const z = positions[i + 2] - eye[2];
+    const depth = -(x * b[0] + y * b[1] + z * b[2]);
+    const w = parallel ? 1 : 1 / depth;
+    out[i] = ((x * r[0] + y * r[1] + z * r[2]) * w - left) * k;
+    out[i + 1] = (top - (x * u[0] + y * u[1] + z * u[2]) * w) * k;
+    out[i + 2] = depth;
+  }
+  return out;
+}
+
+export interface DepthPicture {
+  width: number;
+  height: number;
+  /** Distance from the eye of what is seen at each pixel's middle; Infinity where nothing is. */
+  depth: Float32Array;
+  /** Which triangle is seen, -1 for none. */
+  triangle: Int32Array;
+}
+
+/** Depth-buffer rasterization; pixels are sampled at their middles. Faces turned away are drawn too, so that holes cannot leak. */
+export function rasterize(camera: Camera, { positions, indices }: Triangles, projected = projectAll(camera, positions)): DepthPicture {
+  const { width, height, parallel } = camera;
+  const depth = new Float32Array(width * height).fill(Infinity);
+  const triangle = new Int32Array(width * height).fill(-1);
+  const v = projected;
+  for (let t = 0; t < indices.length; t += 3) {
+    const a = indices[t] * 3;
+    const b = indices[t + 1] * 3;
+    const c = indices[t + 2] * 3;
+    const [ax, ay, bx, by, cx, cy] = [v[a], v[a + 1], v[b], v[b + 1], v[c], v[c + 1]];
+    const area = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay);
+    if (area === 0) continue;
+    const x0 = Math.max(0, Math.ceil(Math.min(ax, bx, cx) - 0.5));
+    const x1 = Math.min(width - 1, Math.floor(Math.max(ax, bx, cx) - 0.5));
+    const y0 = Math.max(0, Math.ceil(Math.min(ay, by, cy) - 0.5));
+    const y1 = Math.min(height - 1, Math.floor(Math.max(ay, by, cy) - 0.5));
+    if (x0 > x1 || y0 > y1) continue;
+    // 1/depth is linear in the picture under perspective, depth itself under a parallel projection.
+    const [da, db, dc] = parallel ? [v[a + 2], v[b + 2], v[c + 2]] : [1 / v[a + 2], 1 / v[b + 2], 1 / v[c + 2]];
+    const inverse = 1 / area;
+    for (let y = y0; y <= y1; y++) {
+      const py = y + 0.5;
+      let o = y * width + x0;
+      for (let x = x0; x <= x1; x++, o++) {
+        const px = x + 0.5;
+        const wa = ((bx - px) * (cy - py) - (cx - px) * (by - py)) * inverse;
+        const wb = ((cx - px) * (ay - py) - (ax - px) * (cy - py)) * inverse;
+        const wc = 1 - wa - wb;
+        if (wa < 0 || wb < 0 || wc < 0) continue;
+        const q = wa * da + wb * db + wc * dc;
+        const d = parallel ? q : 1 / q;
+        if (d < depth[o]) {
+          depth[o] = d;
+          triangle[o] = t;
+        }
+      }
+    }
+  }
+  return { width, height, depth, triangle };
+}
+
+/** Weights of a triangle's corners at a picture point, corrected for perspective. */
+export function cornerWeights(
+  camera: Camera,
+  projected: Float32Array,
+  indices: Uint32Array,
+  t: number,
+  px: number,
+  py: number,
+): Vec3 {
+  const [a, b, c] = [indices[t] * 3, indices[t + 1] * 3, indices[t + 2] * 3];
+  const v = projected;
+  const area = (v[b] - v[a]) * (v[c + 1] - v[a + 1]) - (v[c] - v[a]) * (v[b + 1] - v[a + 1]);
+  let wa = ((v[b] - px) * (v[c + 1] - py) - (v[c] - px) * (v[b + 1] - py)) / area;
+  let wb = ((v[c] - px) * (v[a + 1] - py) - (v[a] - px) * (v[c + 1] - py)) / area;
+  let wc = 1 - wa - wb;
+  if (!camera.parallel) {
+    [wa, wb, wc] = [wa / v[a + 2], wb / v[b + 2], wc / v[c + 2]];
+    const sum = wa + wb + wc;
+    return [wa / sum, wb / sum, wc / sum];
+  }
+  return [wa, wb, wc];
+}
