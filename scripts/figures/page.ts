@@ -1,7 +1,8 @@
 import { BUILDS } from '@/core/figure/builds';
+import { figureFileName } from '@/core/figure/catalogue';
 import { buildFigure, FINE } from '@/core/figure/figure';
-import { POSES } from '@/core/figure/poses';
-import { figureFileName, figureReferenceId, parseFigureReference, SHIPPED_FIGURES } from '@/core/figure/reference';
+import { FIRST_FIGURES, parseFigureReference, poseOf } from '@/core/figure/reference';
+import { figureReferenceId } from '@/core/figure/referenceId';
 import { type PictureOptions, renderFigure } from '@/workers/figureRenderer';
 
 async function dataUrl(blob: Blob): Promise<string> {
@@ -19,7 +20,7 @@ async function pictures(
 ): Promise<{ width: number; height: number; url: string }[]> {
   const reference = parseFigureReference(id);
   if (!reference) throw new Error(`not a figure: ${id}`);
-  const figure = buildFigure(POSES[reference.poseId].pose, BUILDS[reference.build], FINE);
+  const figure = buildFigure(poseOf(reference.poseId).pose, BUILDS[reference.build], FINE);
   const out = [];
   for (const option of options) {
     const canvas = renderFigure(figure, reference.view, option);
@@ -28,6 +29,9 @@ async function pictures(
   }
   return out;
 }
-const shipped = (): { id: string; file: string }[] =>
-  SHIPPED_FIGURES.map((reference) => ({ id: figureReferenceId(reference), file: figureFileName(reference) }));
-Object.assign(globalThis, { pictures, shipped });
+const first = (): { id: string; file: string }[] =>
+  FIRST_FIGURES.map((reference) => ({
+    id: figureReferenceId(reference),
+    file: figureFileName(reference.poseId, reference.build, reference.view.azimuthDeg),
+  }));
+Object.assign(globalThis, { pictures, first });

@@ -14,7 +14,11 @@ const cells = await Promise.all(
     const reference = parseFigureReference(id);
     if (!reference) throw new Error(`not a figure: ${id}`);
     const figure = buildFigure(poseOf(reference.poseId).pose, BUILDS[reference.build], { h: 0.06, detail: 0.55 });
-    const { width, height, data } = draftPicture(figure, reference.view, { longSidePx: 240, ground: true, covered: id.endsWith('+') });
+    const { width, height, data } = draftPicture(figure, reference.view, {
+      longSidePx: 240,
+      ground: true,
+      covered: id.endsWith('+'),
+    });
     const label = Buffer.from(
       `<svg width="${String(CELL[0])}" height="16"><text x="4" y="12" font-family="sans-serif" font-size="11">${id.slice(7)}</text></svg>`,
     );

@@ -11,6 +11,10 @@ export interface Settings {
   volume: number;
   /** The demo learner was put in (or deliberately left out): never again by itself. */
   seeded: boolean;
+  /** Figures wear close-fitting cover everywhere: for shared screens. */
+  covered: boolean;
+  /** How the figure's page was left, as JSON. */
+  figurePage: string;
 }
 
 interface Render {

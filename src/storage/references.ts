@@ -1,48 +1,51 @@
-import {
-  type FigureFacts,
-  figureFacts,
-  figureReferenceId,
-  parseFigureReference,
-  SHIPPED_FIGURES,
-} from '@/core/figure/reference';
-import shippedPictures from '@/core/figure/shippedPictures.json';
+import { type Appearance, appearanceKey } from '@/core/figure/appearance';
+import { CATALOGUE, catalogued, type CatalogueEntry, factsAtHand } from '@/core/figure/catalogue';
+import { builtInSet } from '@/core/references/builtIn';
 import type { ReferenceFacts } from '@/core/references/coverage';
-import { BUILT_IN_SET_ID, parsePictureReference, pictureReferenceId } from '@/core/references/picture';
+import { parsePictureReference, pictureReferenceId } from '@/core/references/picture';
+import { db } from './db';
 import { imageKey, loadImage } from './images';
 import { listPictures, loadPicture } from './pictures';
 import { loadRender, saveRender } from './renders';
 
-export interface ShippedPicture {
-  file: string;
-  size: number[];
-  small: number[];
-}
-const shipped = shippedPictures as Record<string, ShippedPicture | undefined>;
+export const smallPictureUrl = ({ file }: CatalogueEntry, covered: boolean): string =>
+  `/figures/${covered ? 'covered' : 'small'}/${file}.webp`;
+const fullPictureUrl = ({ file }: CatalogueEntry): string => `/figures/${file}.webp`;
 
-export const shippedPicture = (referenceId: string): ShippedPicture | undefined => shipped[referenceId];
-export const smallPictureUrl = ({ file }: ShippedPicture): string => `/figures/small/${file}.webp`;
-const fullPictureUrl = ({ file }: ShippedPicture): string => `/figures/${file}.webp`;
+const chance = /^figure\/chance\.(\d+)(~m)?\//;
 
-const factsCache = new Map<string, FigureFacts>();
-/** Facts of a built-in figure, worked out once; undefined for pictures. */
-export function knownFacts(referenceId: string): FigureFacts | undefined {
-  const cached = factsCache.get(referenceId);
-  if (cached) return cached;
-  const reference = parseFigureReference(referenceId);
-  if (!reference) return undefined;
-  const facts = figureFacts(reference);
-  factsCache.set(referenceId, facts);
-  return facts;
+/** Facts of a built-in figure that need no computing; undefined for pictures. */
+export function knownFacts(referenceId: string): (Partial<ReferenceFacts> & { name: string }) | undefined {
+  const known = factsAtHand(referenceId);
+  if (known) return known;
+  const seed = chance.exec(referenceId)?.[1];
+  if (seed !== undefined) return { name: `Chance pose ${seed}` };
+  return referenceId.startsWith('figure/joints.') ? { name: 'Pose from motion' } : undefined;
 }
 
-export function referenceFacts(referenceId: string): ReferenceFacts {
-  return { id: referenceId, ...knownFacts(referenceId) };
+export const referenceFacts = (referenceId: string): ReferenceFacts => ({
+  ...knownFacts(referenceId),
+  id: referenceId,
+});
+
+/** Facts of what ships, for one built-in set or all of it. */
+export function shippedReferences(setId: string): ReferenceFacts[] | undefined {
+  const set = builtInSet(setId);
+  return (
+    set &&
+    CATALOGUE.filter((entry) => set.family === undefined || entry.family === set.family).map(
+      ({ id, viewName, facing, difficulty, full }) => ({ id, viewName, facing, difficulty, ready: full }),
+    )
+  );
 }
 
 /** What there is to draw from in a set. */
 export async function referencesOf(setId: string): Promise<ReferenceFacts[]> {
-  if (setId === BUILT_IN_SET_ID) return SHIPPED_FIGURES.map((f) => referenceFacts(figureReferenceId(f)));
-  return (await listPictures(setId)).map((p) => ({ id: pictureReferenceId(p.id) }));
+  const shipped = shippedReferences(setId);
+  if (shipped) return shipped;
+  const set = await (await db()).get('sets', setId);
+  const figures = set?.figures ?? [];
+  return [...figures, ...(await listPictures(setId)).map((p) => ({ id: pictureReferenceId(p.id) }))];
 }
 
 /** What a reference is called: a figure's name or a picture's file name. */
@@ -60,19 +63,26 @@ export async function referenceName(referenceId: string): Promise<string> {
  */
 export async function loadReferenceImage(
   referenceId: string,
+  appearance: Appearance,
   render: (referenceId: string) => Promise<Blob>,
 ): Promise<Blob | undefined> {
   const pictureId = parsePictureReference(referenceId);
   if (pictureId) return loadImage(imageKey('picture', pictureId));
-  const known = shippedPicture(referenceId);
-  if (known) {
+  const shown = appearanceKey(appearance);
+  const known = catalogued(referenceId);
+  if (known?.full && shown === '') {
     const response = await fetch(fullPictureUrl(known));
     if (response.ok) return response.blob();
   }
-  const cached = await loadRender(referenceId, Date.now());
+  return keptRender(referenceId + shown, () => render(referenceId));
+}
+
+/** A render from the cache, or made now and kept. */
+export async function keptRender(key: string, make: () => Promise<Blob>): Promise<Blob> {
+  const cached = await loadRender(key, Date.now());
   if (cached) return cached;
-  const image = await render(referenceId);
+  const image = await make();
   // A full cache must not keep the learner from drawing.
-  await saveRender(referenceId, image, Date.now()).catch(() => undefined);
+  await saveRender(key, image, Date.now()).catch(() => undefined);
   return image;
 }

@@ -1,24 +1,36 @@
 import { db } from './db';
 
-/** Rendered views kept at most; the longest unused go first. */
-const MAX_RENDERS = 200;
+/** Rendered views are kept up to this size in all; the longest unused go first. */
+const MAX_BYTES = 80_000_000;
 
-export async function loadRender(referenceId: string, nowMs: number): Promise<Blob | undefined> {
+export async function loadRender(key: string, nowMs: number): Promise<Blob | undefined> {
   const tx = (await db()).transaction('renders', 'readwrite', { durability: 'relaxed' });
-  const render = await tx.store.get(referenceId);
-  if (render) await tx.store.put({ ...render, usedAtMs: nowMs }, referenceId);
+  const render = await tx.store.get(key);
+  if (render) await tx.store.put({ ...render, usedAtMs: nowMs }, key);
   await tx.done;
   return render?.image;
 }
 
-export async function saveRender(referenceId: string, image: Blob, nowMs: number): Promise<void> {
-  const tx = (await db()).transaction('renders', 'readwrite', { durability: 'relaxed' });
-  await tx.store.put({ image, usedAtMs: nowMs }, referenceId);
-  const keys = await tx.store.getAllKeys();
-  if (keys.length > MAX_RENDERS) {
-    const values = await tx.store.getAll();
-    const byAge = keys.map((key, i) => ({ key, usedAtMs: values[i].usedAtMs })).sort((a, b) => a.usedAtMs - b.usedAtMs);
-    for (const { key } of byAge.slice(0, keys.length - MAX_RENDERS)) await tx.store.delete(key);
+/** Which of the renders, given with their size and last use, must go so that the rest fits. */
+export function toEvict(
+  renders: readonly { key: string; bytes: number; usedAtMs: number }[],
+  maxBytes: number,
+): string[] {
+  let bytes = renders.reduce((sum, r) => sum + r.bytes, 0);
+  const out: string[] = [];
+  for (const { key, bytes: size } of [...renders].sort((a, b) => a.usedAtMs - b.usedAtMs)) {
+    if (bytes <= maxBytes) break;
+    out.push(key);
+    bytes -= size;
   }
+  return out;
+}
+
+export async function saveRender(key: string, image: Blob, nowMs: number): Promise<void> {
+  const tx = (await db()).transaction('renders', 'readwrite', { durability: 'relaxed' });
+  await tx.store.put({ image, usedAtMs: nowMs }, key);
+  const [keys, values] = await Promise.all([tx.store.getAllKeys(), tx.store.getAll()]);
+  const known = keys.map((k, i) => ({ key: k, bytes: values[i].image.size, usedAtMs: values[i].usedAtMs }));
+  for (const old of toEvict(known, MAX_BYTES)) await tx.store.delete(old);
   await tx.done;
 }

@@ -1,16 +1,13 @@
-import { figureReferenceId, SHIPPED_FIGURES } from '@/core/figure/reference';
 import { demoSessions, isDemoSession } from '@/core/demo';
+import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { announce } from './changes';
 import { atomically, db } from './db';
 import { imageKey } from './images';
-import { referenceFacts } from './references';
+import { shippedReferences } from './references';
 
 /** Put the demo learner's past sessions in. What is already there stays. */
 export async function addDemoLearner(nowMs: number): Promise<void> {
-  const sessions = demoSessions(
-    SHIPPED_FIGURES.map((f) => referenceFacts(figureReferenceId(f))),
-    nowMs,
-  );
+  const sessions = demoSessions(shippedReferences(BUILT_IN_SET_ID) ?? [], nowMs);
   const tx = (await db()).transaction(['sessions', 'settings'], 'readwrite');
   for (const session of sessions)
     if ((await tx.objectStore('sessions').getKey(session.id)) === undefined)

@@ -2,6 +2,7 @@ import * as Comlink from 'comlink';
 import type { Stamp } from '@/core/clock/gaps';
 import type { ArchiveApi } from './archive.worker';
 import type { FigureApi } from './figure.worker';
+import type { MotionApi } from './motion.worker';
 import type { PictureApi } from './picture.worker';
 
 export interface Client<T> {
@@ -19,6 +20,9 @@ export const startPictureWorker = (): Client<PictureApi> =>
 
 export const startFigureWorker = (): Client<FigureApi> =>
   client(new Worker(new URL('./figure.worker.ts', import.meta.url), { type: 'module', name: 'figures' }));
+
+export const startMotionWorker = (): Client<MotionApi> =>
+  client(new Worker(new URL('./motion.worker.ts', import.meta.url), { type: 'module', name: 'motion' }));
 
 export const startArchiveWorker = (): Client<ArchiveApi> =>
   client(new Worker(new URL('./archive.worker.ts', import.meta.url), { type: 'module', name: 'archive' }));

@@ -1,13 +1,12 @@
 import {
-  BoxGeometry,
   BufferAttribute,
   BufferGeometry,
   CustomBlending,
+  Color,
   DataTexture,
   DirectionalLight,
   DoubleSide,
   FloatType,
-  Group,
   HalfFloatType,
   HemisphereLight,
   LinearFilter,
@@ -28,9 +27,11 @@ import {
   WebGLRenderer,
   WebGLRenderTarget,
 } from 'three';
+import { marginsFor, type Scene as FigureScene, sceneOf } from '@/core/figure/draft';
 import type { Figure } from '@/core/figure/figure';
-import { RAD_PER_DEG } from '@/core/figure/vector';
-import { type Frame, frameFigure, type Margins, type View } from '@/core/figure/view';
+import { type KeyLight, type Look, PAINT, STUDIO_LIGHT, towardLight } from '@/core/figure/light';
+import type { Vec3 } from '@/core/figure/vector';
+import { type Frame, frameFigure, type View } from '@/core/figure/view';
 
 export interface PictureOptions {
   /** Length of the picture's longer side, pixels. */
@@ -39,35 +40,54 @@ export interface PictureOptions {
   passes: number;
   /** Without the ground there is no cast shadow and the frame is tight: a cut-out. */
   ground: boolean;
+  light?: KeyLight;
+  look?: Look;
+  covered?: boolean;
 }
 
-const LIGHT_AZIMUTH_DEG = -58;
-const LIGHT_ELEVATION_DEG = 46;
 /** Angular radius of the key light, radians. */
 const LIGHT_RADIUS = 0.035;
-const WITH_SHADOW: Margins = [0.1, 0.3, 0.07, 0.1];
-const TIGHT: Margins = [0.01, 0.01, 0.01, 0.005];
 
 const passVertex = 'varying vec2 at; void main() { at = uv; gl_Position = vec4(position.xy, 0., 1.); }';
 
-function clayMaterial(): MeshStandardMaterial {
-  const clay = new MeshStandardMaterial({ color: 0xd6b79b, roughness: 0.82, metalness: 0, shadowSide: DoubleSide });
-  clay.onBeforeCompile = (shader) => {
+const linear = ([r, g, b]: Vec3, factor = 1): Color => new Color(r * factor, g * factor, b * factor);
+
+/** One material for all: the reflectance of each vertex, the cloth's where it is covered, darkened where little sky is seen. */
+function figureMaterial(look: Look, covered: boolean): MeshStandardMaterial {
+  const material = new MeshStandardMaterial({ roughness: 0.85, metalness: 0, shadowSide: DoubleSide });
+  const paint = PAINT[look];
+  material.onBeforeCompile = (shader) => {
+    Object.assign(shader.uniforms, {
+      bodyPaint: { value: linear(paint.body) },
+      coverPaint: { value: linear(covered ? paint.cover : paint.body) },
+      propPaint: { value: linear(paint.prop) },
+    });
     shader.vertexShader = shader.vertexShader
-      .replace('#include <common>', '#include <common>\nattribute float openness; varying float vOpenness;')
-      .replace('#include <begin_vertex>', '#include <begin_vertex>\nvOpenness = openness;');
+      .replace(
+        '#include <common>',
+        '#include <common>\nattribute float openness; attribute float cover; attribute float prop; varying vec3 vTold;',
+      )
+      .replace('#include <begin_vertex>', '#include <begin_vertex>\nvTold = vec3(openness, cover, prop);');
     shader.fragmentShader = shader.fragmentShader
-      .replace('#include <common>', '#include <common>\nvarying float vOpenness;')
+      .replace(
+        '#include <common>',
+        '#include <common>\nuniform vec3 bodyPaint; uniform vec3 coverPaint; uniform vec3 propPaint; varying vec3 vTold;',
+      )
+      .replace(
+        '#include <color_fragment>',
+        'diffuseColor.rgb = vTold.z > .5 ? propPaint : vTold.y > 0. ? coverPaint : bodyPaint;',
+      )
       .replace(
         '#include <aomap_fragment>',
-        `float open = clamp(vOpenness, 0., 1.);
+        `float open = clamp(vTold.x, 0., 1.);
          reflectedLight.indirectDiffuse *= mix(vec3(.18, .13, .11), vec3(1.), open * open);
          reflectedLight.indirectSpecular *= open;
          reflectedLight.directDiffuse *= mix(.62, 1., smoothstep(0., .75, open));
          reflectedLight.directSpecular *= open;`,
       );
   };
-  return clay;
+  material.customProgramCacheKey = () => `${look}/${String(covered)}`;
+  return material;
 }
 
 /** What is on the ground fades before the picture's edge, so that a shadow never ends in a line. */
@@ -86,38 +106,31 @@ function fadeAtEdges<T extends Material>(material: T, size: { value: [number, nu
   return material;
 }
 
-function figureMesh(figure: Figure, clay: MeshStandardMaterial): Mesh {
+function sceneMesh(scene: FigureScene, material: MeshStandardMaterial): Mesh {
+  const vertices = scene.positions.length / 3;
   const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new BufferAttribute(figure.positions, 3));
-  geometry.setAttribute('normal', new BufferAttribute(figure.normals, 3));
-  geometry.setAttribute('openness', new BufferAttribute(figure.occlusion, 1));
-  geometry.setIndex(new BufferAttribute(figure.indices, 1));
+  geometry.setAttribute('position', new BufferAttribute(scene.positions, 3));
+  geometry.setAttribute('normal', new BufferAttribute(scene.normals, 3));
+  geometry.setAttribute('openness', new BufferAttribute(scene.openness, 1));
+  geometry.setAttribute('cover', new BufferAttribute(scene.cover, 1));
+  const prop = new Float32Array(vertices).fill(1, scene.figureVertices);
+  geometry.setAttribute('prop', new BufferAttribute(prop, 1));
+  geometry.setIndex(new BufferAttribute(scene.indices, 1));
   geometry.computeBoundingBox();
-  const mesh = new Mesh(geometry, clay);
+  const mesh = new Mesh(geometry, material);
   mesh.castShadow = mesh.receiveShadow = true;
   return mesh;
-}
-
-function propMeshes(figure: Figure): Group {
-  const group = new Group();
-  const wood = new MeshStandardMaterial({ color: 0xcfc6b6, roughness: 0.95, shadowSide: DoubleSide });
-  for (const { c, s } of figure.props) {
-    const box = new Mesh(new BoxGeometry(s[0] * 2, s[1] * 2, s[2] * 2), wood);
-    box.position.set(...c);
-    box.castShadow = box.receiveShadow = true;
-    group.add(box);
-  }
-  return group;
 }
 
 /** Linear light, nearly none: a shade that stays darker than a night ground too. */
 const SHADE = [4, 3, 2];
 
-function contactShade({ contact }: Figure, pictureSize: { value: [number, number] }): Mesh {
+function contactShade({ contact }: Figure, pictureSize: { value: [number, number] }, strength: number): Mesh {
   const pixels = new Uint8Array(contact.data.length * 4);
   const { resolution: n } = contact;
   for (let row = 0; row < n; row++)
-    for (let i = 0; i < n; i++) pixels.set([...SHADE, contact.data[row * n + i]], ((n - 1 - row) * n + i) * 4);
+    for (let i = 0; i < n; i++)
+      pixels.set([...SHADE, contact.data[row * n + i] * strength], ((n - 1 - row) * n + i) * 4);
   const map = new DataTexture(pixels, n, n);
   map.magFilter = LinearFilter;
   map.needsUpdate = true;
@@ -130,53 +143,54 @@ function contactShade({ contact }: Figure, pictureSize: { value: [number, number
   return shade;
 }
 
-/** Corners of the props are framed with the figure. */
-function framedPositions(figure: Figure): Float32Array {
-  if (figure.props.length === 0) return figure.positions;
-  const corners = figure.props.flatMap(({ c, s }) =>
-    [-1, 1].flatMap((x) =>
-      [-1, 1].flatMap((y) => [-1, 1].flatMap((z) => [c[0] + x * s[0], c[1] + y * s[1], c[2] + z * s[2]])),
-    ),
-  );
-  return Float32Array.from([...figure.positions, ...corners]);
-}
+/** One graphics context for the life of the worker: browsers allow few. */
+let renderer: WebGLRenderer | undefined;
 
-/**
- * Render a figure into a canvas with a transparent background, by accumulating jittered light directions and sub-pixel
- * shifts (a disc-shaped key light and antialiasing at once).
- * @throws when WebGL is not to be had.
- */
-export function renderFigure(
-  figure: Figure,
-  view: View,
-  { longSidePx, passes, ground }: PictureOptions,
-): OffscreenCanvas {
-  const frame = frameFigure(framedPositions(figure), view, ground ? WITH_SHADOW : TIGHT);
-  const aspect = (frame.right - frame.left) / (frame.top - frame.bottom);
-  const width = Math.round(aspect >= 1 ? longSidePx : longSidePx * aspect);
-  const height = Math.round(aspect >= 1 ? longSidePx / aspect : longSidePx);
-  const canvas = new OffscreenCanvas(width, height);
-  const renderer = new WebGLRenderer({ canvas, alpha: true, premultipliedAlpha: true, preserveDrawingBuffer: true });
-  renderer.setSize(width, height, false);
+function theRenderer(): WebGLRenderer {
+  if (renderer && !renderer.getContext().isContextLost()) return renderer;
+  renderer = new WebGLRenderer({
+    canvas: new OffscreenCanvas(1, 1),
+    alpha: true,
+    premultipliedAlpha: true,
+    preserveDrawingBuffer: true,
+  });
   renderer.setClearColor(0x000000, 0);
   renderer.outputColorSpace = SRGBColorSpace;
   renderer.shadowMap.enabled = true;
   renderer.shadowMap.type = PCFShadowMap;
+  return renderer;
+}
 
+/**
+ * Render a figure into a canvas with a transparent background, by accumulating jittered light directions and sub-pixel
+ * shifts (a disc-shaped key light and antialiasing at once). The canvas is the same for all pictures: take it out before the next.
+ * @throws when WebGL is not to be had.
+ */
+export function renderFigure(figure: Figure, view: View, options: PictureOptions): OffscreenCanvas {
+  const { longSidePx, passes, ground, light = STUDIO_LIGHT, look = 'clay', covered = false } = options;
+  const parts = sceneOf(figure, covered);
+  const frame = frameFigure(parts.positions, view, marginsFor(ground));
+  const aspect = (frame.right - frame.left) / (frame.top - frame.bottom);
+  const width = Math.round(aspect >= 1 ? longSidePx : longSidePx * aspect);
+  const height = Math.round(aspect >= 1 ? longSidePx / aspect : longSidePx);
+  const gl = theRenderer();
+  gl.setSize(width, height, false);
+
+  const paint = PAINT[look];
   const scene = new Scene();
-  const mesh = figureMesh(figure, clayMaterial());
-  scene.add(mesh, propMeshes(figure), new HemisphereLight(0xdbe4f2, 0xb8a084, 0.62));
+  const mesh = sceneMesh(parts, figureMaterial(look, covered));
+  scene.add(mesh, new HemisphereLight(linear(paint.sky), linear(paint.ground), Math.PI));
   if (ground) {
     const pictureSize: { value: [number, number] } = { value: [width, height] };
-    const shadow = new ShadowMaterial({ color: 0x2a221b, opacity: 0.5 });
+    const shadow = new ShadowMaterial({ color: 0x2a221b, opacity: look === 'flat' ? 0.12 : 0.5 });
     const floor = new Mesh(new PlaneGeometry(60, 60).rotateX(-Math.PI / 2), fadeAtEdges(shadow, pictureSize));
     floor.receiveShadow = true;
-    scene.add(floor, contactShade(figure, pictureSize));
+    scene.add(floor, contactShade(figure, pictureSize, look === 'flat' ? 0.4 : 1));
   }
   const box = mesh.geometry.boundingBox;
   const middle = box?.getCenter(new Vector3()) ?? new Vector3();
   const extent = Math.max(...(box?.getSize(new Vector3()).toArray() ?? [8])) * 0.5 + 1.8;
-  const key = new DirectionalLight(0xfff1de, 3.9);
+  const key = new DirectionalLight(linear(paint.key), Math.PI);
   key.castShadow = true;
   key.shadow.mapSize.set(2048, 2048);
   key.shadow.bias = -0.0008;
@@ -186,8 +200,14 @@ export function renderFigure(
   key.target.position.copy(middle);
   scene.add(key, key.target);
 
-  accumulate(renderer, scene, frame, { width, height, passes, key, middle, view });
-  return canvas;
+  accumulate(gl, scene, frame, { width, height, passes, key, middle, toLight: towardLight(light, view.azimuthDeg) });
+  scene.traverse((object) => {
+    if (!(object instanceof Mesh)) return;
+    object.geometry.dispose();
+    for (const material of [object.material].flat()) material.dispose();
+  });
+  key.dispose();
+  return gl.domElement as unknown as OffscreenCanvas;
 }
 
 interface Accumulation {
@@ -196,7 +216,7 @@ interface Accumulation {
   passes: number;
   key: DirectionalLight;
   middle: Vector3;
-  view: View;
+  toLight: Vec3;
 }
 function accumulate(renderer: WebGLRenderer, scene: Scene, frame: Frame, o: Accumulation): void {
   const { width, height, passes } = o;
@@ -235,13 +255,7 @@ function accumulate(renderer: WebGLRenderer, scene: Scene, frame: Frame, o: Accu
   camera.position.set(...frame.eye);
   camera.lookAt(...frame.target);
   const near = 0.1;
-  const azimuth = (o.view.azimuthDeg + LIGHT_AZIMUTH_DEG) * RAD_PER_DEG;
-  const elevation = LIGHT_ELEVATION_DEG * RAD_PER_DEG;
-  const light = new Vector3(
-    Math.sin(azimuth) * Math.cos(elevation),
-    Math.sin(elevation),
-    Math.cos(azimuth) * Math.cos(elevation),
-  );
+  const light = new Vector3(...o.toLight);
   const across = light
     .clone()
     .cross(new Vector3(0, 1, 0))
@@ -283,4 +297,7 @@ function accumulate(renderer: WebGLRenderer, scene: Scene, frame: Frame, o: Accu
   renderer.render(screenScene, screenCamera);
   single.dispose();
   sum.dispose();
+  adding.dispose();
+  showing.dispose();
+  screen.geometry.dispose();
 }

@@ -171,6 +171,7 @@ function placeTube(field: Field, i: number, p: Extract<Primitive, { shape: 'tube
   }
   const bulge = p.rm === undefined ? 0 : Math.max(0, rm - mix(r0, r1, tm));
   field.params.set([...from, ...dir, len, ...u, ...v, ...flat, r0, r1, bulge, tm, ...bow], i * STRIDE);
+  field.params.set([1 / len, 1 / flat[0], 1 / flat[1], 1 / tm, 1 / (1 - tm)], i * STRIDE + 23);
   field.center.set(scale(add(from, to), 0.5), i * 3);
   field.radius[i] = len / 2 + Math.max(r0, r1, rm) * Math.max(1, ...flat) + length(bow);
 }

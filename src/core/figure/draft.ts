@@ -1,7 +1,16 @@
 import { coveredPositions } from './cover';
 import type { Figure } from './figure';
 import { type KeyLight, type Look, PAINT, STUDIO_LIGHT, towardLight } from './light';
-import { type Camera, cameraOf, cornerWeights, lightCamera, project, projectAll, rasterize, type Triangles } from './raster';
+import {
+  type Camera,
+  cameraOf,
+  cornerWeights,
+  lightCamera,
+  project,
+  projectAll,
+  rasterize,
+  type Triangles,
+} from './raster';
 import { solidMesh } from './solids';
 import { dot, type Vec3 } from './vector';
 import { frameFigure, type Margins, type View } from './view';
@@ -78,19 +87,18 @@ export function shadowTest(scene: Triangles, toLight: Vec3, size: number): (p: V
   const camera = lightCamera(toLight, middle, radius, size);
   const { depth } = rasterize(camera, scene);
   const bias = 0.03 + (3 * radius) / size;
+  const lit = (i: number, j: number, d: number): number =>
+    i < 0 || j < 0 || i >= size || j >= size || depth[j * size + i] > d - bias ? 1 : 0;
   return (p) => {
     const [x, y, d] = project(camera, p);
     // Four neighbors, weighted: a soft edge of about two texels.
-    const fx = x - 0.5;
-    const fy = y - 0.5;
-    const x0 = Math.floor(fx);
-    const y0 = Math.floor(fy);
-    const lit = (i: number, j: number): number =>
-      i < 0 || j < 0 || i >= size || j >= size || depth[j * size + i] > d - bias ? 1 : 0;
-    const [tx, ty] = [fx - x0, fy - y0];
+    const x0 = Math.floor(x - 0.5);
+    const y0 = Math.floor(y - 0.5);
+    const tx = x - 0.5 - x0;
+    const ty = y - 0.5 - y0;
     return (
-      (lit(x0, y0) * (1 - tx) + lit(x0 + 1, y0) * tx) * (1 - ty) +
-      (lit(x0, y0 + 1) * (1 - tx) + lit(x0 + 1, y0 + 1) * tx) * ty
+      (lit(x0, y0, d) * (1 - tx) + lit(x0 + 1, y0, d) * tx) * (1 - ty) +
+      (lit(x0, y0 + 1, d) * (1 - tx) + lit(x0 + 1, y0 + 1, d) * tx) * ty
     );
   };
 }
@@ -99,7 +107,8 @@ const SHADOW_SIZE = 700;
 /** Each pixel is the mean of this many squared. */
 const SAMPLES = 2;
 const SHADE: Vec3 = [0.024, 0.016, 0.011];
-const encode = (v: number): number => 255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * Math.pow(Math.min(1, v), 1 / 2.4) - 0.055);
+const encode = (v: number): number =>
+  255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * Math.pow(Math.min(1, v), 1 / 2.4) - 0.055);
 
 /**
  * Draw a figure in plain code, without a graphics card: the first look while the finished picture is made, small pictures, and
@@ -147,8 +156,14 @@ export function draftPicture(figure: Figure, view: View, options: DraftOptions):
       const o = (Math.floor(y / SAMPLES) * width + Math.floor(x / SAMPLES)) * 4;
       const t = triangle[y * camera.width + x];
       if (t >= 0) shade(t, x + 0.5, y + 0.5, o);
-      else if (ground) shadeGround(camera, figure, lit, look, x + 0.5, y + 0.5, sum, o);
     }
+  if (ground)
+    for (let y = 0; y < height; y++)
+      for (let x = 0; x < width; x++) {
+        const o = (y * width + x) * 4;
+        const bare = SAMPLES * SAMPLES - sum[o + 3];
+        if (bare > 0) shadeGround(camera, figure, lit, look, (x + 0.5) * SAMPLES, (y + 0.5) * SAMPLES, sum, o, bare);
+      }
   const data = new Uint8ClampedArray(width * height * 4);
   const all = SAMPLES * SAMPLES;
   for (let o = 0; o < sum.length; o += 4) {
@@ -158,6 +173,11 @@ export function draftPicture(figure: Figure, view: View, options: DraftOptions):
     data[o + 3] = alpha * 255;
   }
   return { width, height, data };
+}
+
+function fade(distance: number, over: number): number {
+  const s = Math.max(0, Math.min(1, distance / over));
+  return s * s * (3 - 2 * s);
 }
 
 /** Add what darkens the ground at a picture point: the cast shadow and the contact shade, fading at the picture's edges. */
@@ -170,10 +190,19 @@ function shadeGround(
   py: number,
   sum: Float32Array,
   o: number,
+  weight: number,
 ): void {
+  const [fx, fy] = [px / camera.width, py / camera.height];
+  const edge = fade(fx, 0.08) * fade(1 - fx, 0.22) * fade(1 - fy, 0.08) * fade(fy, 0.1);
+  if (edge === 0) return;
   const u = px / camera.scale + camera.left;
   const v = camera.top - py / camera.scale;
-  const ray: Vec3 = [0, 1, 2].map((k) => camera.right[k] * u + camera.up[k] * v - camera.backward[k]) as Vec3;
+  const { right, up, backward } = camera;
+  const ray: Vec3 = [
+    right[0] * u + up[0] * v - backward[0],
+    right[1] * u + up[1] * v - backward[1],
+    right[2] * u + up[2] * v - backward[2],
+  ];
   if (ray[1] >= -1e-4) return;
   const t = -camera.eye[1] / ray[1];
   const [x, z] = [camera.eye[0] + ray[0] * t, camera.eye[2] + ray[2] * t];
@@ -182,13 +211,7 @@ function shadeGround(
   const j = Math.floor(((z - contact.center[1]) / contact.size[1] + 0.5) * n);
   const touch = i >= 0 && j >= 0 && i < n && j < n ? contact.data[j * n + i] / 255 : 0;
   const cast = (1 - lit([x, 0, z])) * (look === 'flat' ? 0.12 : 0.5);
-  const fade = (distance: number, over: number): number => {
-    const s = Math.max(0, Math.min(1, distance / over));
-    return s * s * (3 - 2 * s);
-  };
-  const [fx, fy] = [px / camera.width, py / camera.height];
-  const edge = fade(fx, 0.08) * fade(1 - fx, 0.22) * fade(1 - fy, 0.08) * fade(fy, 0.1);
-  const alpha = (1 - (1 - cast) * (1 - touch * (look === 'flat' ? 0.4 : 1))) * edge;
+  const alpha = weight * (1 - (1 - cast) * (1 - touch * (look === 'flat' ? 0.4 : 1))) * edge;
   for (let k = 0; k < 3; k++) sum[o + k] += SHADE[k] * alpha;
   sum[o + 3] += alpha;
 }

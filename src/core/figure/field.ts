@@ -6,7 +6,7 @@ import { PARTS } from './sculptor';
  * Layout of one primitive in `params` (STRIDE numbers); a, b, u, v, n are unit vectors in world space:
  *   all        0-2 origin, 22 blend radius
  *   tube       3-5 axis, 6 length, 7-9 u, 10-12 v, 13-14 flattening along u and v, 15-16 end radii, 17 bulge, 18 where it is
- *              thickest, 19-21 bow
+ *              thickest, 19-21 bow, 23 reciprocal length, 24-25 reciprocal flattenings, 26-27 reciprocals of 18 and of 1 less it
  *   ellipsoid  3-5 x axis, 6-8 y, 9-11 z, 12-14 reciprocal radii, 15 least radius, 17-19 clip normal, 20 clip offset, 21 clipped
  *   bump       as ellipsoid, 16 amplitude
  *   loft       3-5 x axis, 6-8 y, 9-11 z, 12 first y, 13 table steps per length, 14 table start, 15-16 end caps, 17 squareness,
@@ -62,14 +62,13 @@ export function primitiveDistance(f: Field, index: number, x: number, y: number,
 }
 
 function tube(p: Float64Array, o: number, dx: number, dy: number, dz: number): number {
-  const len = p[o + 6];
   const s = dx * p[o + 3] + dy * p[o + 4] + dz * p[o + 5];
-  const t = s / len;
+  const t = s * p[o + 23];
   const tc = t < 0 ? 0 : t > 1 ? 1 : t;
   let r = p[o + 15] + (p[o + 16] - p[o + 15]) * tc;
   if (p[o + 17] > 0) {
     const tm = p[o + 18];
-    const e = tc < tm ? (tm - tc) / tm : (tc - tm) / (1 - tm);
+    const e = tc < tm ? (tm - tc) * p[o + 26] : (tc - tm) * p[o + 27];
     const b = 1 - e * e;
     r += p[o + 17] * b * (0.35 + 0.65 * b);
   }
@@ -77,12 +76,12 @@ function tube(p: Float64Array, o: number, dx: number, dy: number, dz: number): n
   const qx = dx - p[o + 19] * bow;
   const qy = dy - p[o + 20] * bow;
   const qz = dz - p[o + 21] * bow;
-  const ru = 1 / (r * p[o + 13]);
-  const rv = 1 / (r * p[o + 14]);
   const rw = 1 / r;
+  const ru = rw * p[o + 24];
+  const rv = rw * p[o + 25];
   const a = (qx * p[o + 7] + qy * p[o + 8] + qz * p[o + 9]) * ru;
   const b = (qx * p[o + 10] + qy * p[o + 11] + qz * p[o + 12]) * rv;
-  const c = (s - tc * len) * rw;
+  const c = (s - tc * p[o + 6]) * rw;
   const k2 = a * a + b * b + c * c;
   if (k2 < 1e-8) return -r * p[o + 14];
   const k0 = Math.sqrt(k2);
@@ -267,9 +266,59 @@ export function partDistances(
   return acc;
 }
 
+const listed = new Float64Array(1024);
+let nearestOfList = FAR;
+/** The least distance that the last call of `narrow` met. */
+export const nearestListed = (): number => nearestOfList;
+
+/**
+ * Of a block's primitives, those that can shape the surface within `slack` of a point: the rest are too far to blend.
+ * @returns how many were put into `into`.
+ */
+export function narrow(
+  f: Field,
+  list: Int16Array,
+  count: number,
+  into: Int16Array,
+  x: number,
+  y: number,
+  z: number,
+  slack: number,
+): number {
+  const acc = partDistance;
+  acc.fill(FAR);
+  let least = FAR;
+  for (let q = 0; q < count; q++) {
+    const i = list[q];
+    if (f.shape[i] >= SHAPE.bump) continue;
+    const d = primitiveDistance(f, i, x, y, z);
+    listed[q] = d;
+    if (d < acc[f.part[i]]) acc[f.part[i]] = d;
+    if (d < least) least = d;
+  }
+  nearestOfList = least;
+  let n = 0;
+  for (let q = 0; q < count; q++) {
+    const i = list[q];
+    const near = acc[f.part[i]];
+    // A part counts while it can still blend with its neighbor at a joint.
+    if (near > least + MAX_JOINT + slack) continue;
+    if (f.shape[i] < SHAPE.bump && listed[q] > near + f.params[i * STRIDE + 22] + slack) continue;
+    into[n++] = i;
+  }
+  return n;
+}
+/** No joint blends over more than this, head heights. */
+const MAX_JOINT = 0.26;
+
 const owner = { part: 0, margin: 0 };
 /** The part nearest to the point last asked for, and by how much; the object is reused by the next call. */
 export function lastOwner(): Readonly<typeof owner> {
+  if (alone >= 0) {
+    owner.part = alone;
+    owner.margin = 1;
+    return owner;
+  }
   let second = FAR;
   let first = partDistance[0];
   owner.part = 0;
@@ -285,12 +334,29 @@ export function lastOwner(): Readonly<typeof owner> {
   return owner;
 }
 
+/** The part last asked for when it was the only one near, otherwise -1. */
+let alone = -1;
+
+/** The same for a list whose primitives, being in order, all belong to one part: most places are like that. */
+function onePartDistance(f: Field, list: Int16Array, count: number, x: number, y: number, z: number): number {
+  let d = FAR;
+  for (let q = 0; q < count; q++) {
+    const i = list[q];
+    const e = primitiveDistance(f, i, x, y, z);
+    d = f.shape[i] >= SHAPE.bump ? d - e : blend(d, e, f.params[i * STRIDE + 22]);
+  }
+  alone = f.part[list[0]];
+  return d;
+}
+
 /**
  * Signed distance of the whole figure at a point (negative inside), from the listed primitives. A limb is blended with the torso
  * joint by joint and the limbs are united by a plain minimum, so an arm against the chest never melts into it.
  */
 export function fieldDistance(f: Field, list: Int16Array, count: number, x: number, y: number, z: number): number {
+  if (count > 0 && f.part[list[0]] === f.part[list[count - 1]]) return onePartDistance(f, list, count, x, y, z);
   const acc = partDistances(f, list, count, x, y, z);
+  alone = -1;
   const torso = acc[0];
   let best = torso;
   if (acc[1] < ABSENT) {

@@ -81,7 +81,7 @@ export function placeFigure(pose: Pose, build: Build): { rig: Rig; field: Field 
   return { rig, field };
 }
 
-function finePatches(rig: Rig, detail: number): Patch[] {
+export function finePatches(rig: Rig, detail: number): Patch[] {
   if (detail <= 0) return [];
   const at = (bone: string, offset: Vec3): Vec3 => add(rig.pos[bone], rotate(rig.rot[bone], offset));
   return [
@@ -103,7 +103,6 @@ export function buildFigure(pose: Pose, build: Build, { h, detail }: Fineness): 
   const { rig, field } = placeFigure(pose, build);
   const surface = meshSurface(field, h, finePatches(rig, detail));
   const cover = coverDepth(surface, rig);
-  const grid = coarseGrid(field);
   const { positions } = surface;
   let groundY = 0;
   if (!standsOnTarget(pose)) {
@@ -113,7 +112,8 @@ export function buildFigure(pose: Pose, build: Build, { h, detail }: Fineness): 
     for (const p of Object.values(rig.pos)) p[1] -= groundY;
   }
   const solids = propSolids(pose.props ?? [], rig);
-  const occlusion = bakeOcclusion(surface, grid, groundY, solids);
+  const grid = coarseGrid(field, solids, groundY);
+  const occlusion = bakeOcclusion(surface, grid, groundY);
   const contact = contactMap(positions, grid, groundY, solids);
   for (let i = 1; i < positions.length; i += 3) {
     const y = positions[i] - groundY;

@@ -9,7 +9,11 @@ export interface Segment {
   center: Vec3;
 }
 
-const along = (from: Vec3, to: Vec3, t: number): Vec3 => [mix(from[0], to[0], t), mix(from[1], to[1], t), mix(from[2], to[2], t)];
+const along = (from: Vec3, to: Vec3, t: number): Vec3 => [
+  mix(from[0], to[0], t),
+  mix(from[1], to[1], t),
+  mix(from[2], to[2], t),
+];
 
 /**
  * Segments with their masses and centers.

@@ -1,4 +1,4 @@
-import { type Field, fieldDistance, primitiveDistance, SHAPE } from './field';
+import { type Field, fieldDistance, narrow, nearestListed, SHAPE } from './field';
 import { isThick, type Solid, solidDistance } from './solids';
 import { fieldBounds, type Surface } from './surface';
 import type { Vec3 } from './vector';
@@ -15,57 +15,83 @@ const CELL = 0.13;
 const PAD = 0.3;
 const BLOCK = 4;
 
-/** Sample the field coarsely; far outside and deep inside only a bound is stored. */
-export function coarseGrid(field: Field): DistanceGrid {
+/** Sample the field and thick solids coarsely; far outside and deep inside only a bound is stored. */
+export function coarseGrid(field: Field, solids: readonly Solid[], groundY: number): DistanceGrid {
   const bounds = fieldBounds(field);
   const lo = bounds.lo.map((v) => v - PAD) as Vec3;
   const size = [0, 1, 2].map((k) => Math.ceil((bounds.hi[k] + PAD - lo[k]) / CELL) + 1) as Vec3;
   const values = new Float32Array(size[0] * size[1] * size[2]);
   const list = new Int16Array(field.count);
+  const few = new Int16Array(field.count);
   const half = 2.6 * CELL;
+  const quarter = CELL; // a sub-block's middle to its corners, and a little
   const at = (axis: number, i: number): number => lo[axis] + i * CELL;
-  const fillBlock = (bx: number, by: number, bz: number, value: (i: number, j: number, k: number) => number): void => {
-    for (let k = bz; k < Math.min(bz + BLOCK, size[2]); k++)
-      for (let j = by; j < Math.min(by + BLOCK, size[1]); j++)
-        for (let i = bx; i < Math.min(bx + BLOCK, size[0]); i++)
-          values[i + size[0] * (j + size[1] * k)] = value(i, j, k);
+  const fill = (bx: number, by: number, bz: number, span: number, value: number): void => {
+    for (let k = bz; k < Math.min(bz + span, size[2]); k++)
+      for (let j = by; j < Math.min(by + span, size[1]); j++)
+        for (let i = bx; i < Math.min(bx + span, size[0]); i++) values[i + size[0] * (j + size[1] * k)] = value;
   };
   for (let bz = 0; bz < size[2]; bz += BLOCK)
     for (let by = 0; by < size[1]; by += BLOCK)
       for (let bx = 0; bx < size[0]; bx += BLOCK) {
         const [cx, cy, cz] = [at(0, bx + 1.5), at(1, by + 1.5), at(2, bz + 1.5)];
+        let n = 0;
         let nearest = Infinity;
-        const near: [index: number, distance: number][] = [];
         for (let i = 0; i < field.count; i++) {
           if (field.shape[i] >= SHAPE.bump) continue;
           const c = i * 3;
           const bound =
             Math.hypot(cx - field.center[c], cy - field.center[c + 1], cz - field.center[c + 2]) - field.radius[i];
-          if (bound > nearest + 2 * half) continue;
-          const d = primitiveDistance(field, i, cx, cy, cz);
-          if (d < nearest) nearest = d;
-          near.push([i, d]);
+          if (bound > Math.min(nearest, 0.85) + 2 * half) continue;
+          list[n++] = i;
+          if (bound + 2 * field.radius[i] < nearest) nearest = bound + 2 * field.radius[i];
         }
-        if (nearest > 0.85 || nearest < -half - 0.12) {
-          fillBlock(bx, by, bz, () => nearest);
+        if (n === 0) {
+          fill(bx, by, bz, BLOCK, 0.85);
           continue;
         }
-        const limit = Math.max(nearest, 0) + 2.3 * half + 0.12;
-        let n = 0;
-        for (const [i, d] of near) if (d < limit) list[n++] = i;
-        const count = n;
-        fillBlock(bx, by, bz, (i, j, k) => fieldDistance(field, list, count, at(0, i), at(1, j), at(2, k)));
+        for (let k = 0; k < BLOCK; k += 2)
+          for (let j = 0; j < BLOCK; j += 2)
+            for (let i = 0; i < BLOCK; i += 2) {
+              const [x, y, z] = [at(0, bx + i + 0.5), at(1, by + j + 0.5), at(2, bz + k + 0.5)];
+              const m = narrow(field, list, n, few, x, y, z, 2 * quarter);
+              const middle = nearestListed();
+              if (middle > 0.85 || middle < -3 * quarter) fill(bx + i, by + j, bz + k, 2, middle);
+              else
+                for (let q = 0; q < 8; q++) {
+                  const [ix, iy, iz] = [bx + i + (q & 1), by + j + ((q >> 1) & 1), bz + k + (q >> 2)];
+                  if (ix < size[0] && iy < size[1] && iz < size[2])
+                    values[ix + size[0] * (iy + size[1] * iz)] = fieldDistance(
+                      field,
+                      few,
+                      m,
+                      at(0, ix),
+                      at(1, iy),
+                      at(2, iz),
+                    );
+                }
+            }
       }
+  for (const solid of solids.filter(isThick))
+    for (let k = 0, o = 0; k < size[2]; k++)
+      for (let j = 0; j < size[1]; j++)
+        for (let i = 0; i < size[0]; i++, o++) {
+          const d = solidDistance(solid, at(0, i), at(1, j) - groundY, at(2, k));
+          if (d < values[o]) values[o] = d;
+        }
   return { lo, h: CELL, size, values };
 }
 
 /** Trilinear sample, clamped to the grid. */
-function sampleGrid(g: DistanceGrid, x: number, y: number, z: number): number {
-  const [nx, ny, nz] = g.size;
-  const fit = (v: number, n: number): number => (v < 0 ? 0 : v > n - 1.001 ? n - 1.001 : v);
-  const a = fit((x - g.lo[0]) / g.h, nx);
-  const b = fit((y - g.lo[1]) / g.h, ny);
-  const c = fit((z - g.lo[2]) / g.h, nz);
+function sampleGrid({ size, lo, h, values: v }: DistanceGrid, x: number, y: number, z: number): number {
+  const nx = size[0];
+  const ny = size[1];
+  let a = (x - lo[0]) / h;
+  let b = (y - lo[1]) / h;
+  let c = (z - lo[2]) / h;
+  a = a < 0 ? 0 : a > nx - 1.001 ? nx - 1.001 : a;
+  b = b < 0 ? 0 : b > ny - 1.001 ? ny - 1.001 : b;
+  c = c < 0 ? 0 : c > size[2] - 1.001 ? size[2] - 1.001 : c;
   const i = a | 0;
   const j = b | 0;
   const k = c | 0;
@@ -73,13 +99,13 @@ function sampleGrid(g: DistanceGrid, x: number, y: number, z: number): number {
   const fy = b - j;
   const fz = c - k;
   const o = i + nx * (j + ny * k);
-  const sy = nx;
-  const sz = nx * ny;
-  const v = g.values;
-  const alongX = (p: number): number => v[p] * (1 - fx) + v[p + 1] * fx;
-  const front = alongX(o) * (1 - fy) + alongX(o + sy) * fy;
-  const back = alongX(o + sz) * (1 - fy) + alongX(o + sz + sy) * fy;
-  return front * (1 - fz) + back * fz;
+  const q = o + nx * ny;
+  const front0 = v[o] + (v[o + 1] - v[o]) * fx;
+  const front1 = v[o + nx] + (v[o + nx + 1] - v[o + nx]) * fx;
+  const back0 = v[q] + (v[q + 1] - v[q]) * fx;
+  const back1 = v[q + nx] + (v[q + nx + 1] - v[q + nx]) * fx;
+  const front = front0 + (front1 - front0) * fy;
+  return front + (back0 + (back1 - back0) * fy - front) * fz;
 }
 
 /** Sample distances along each ray and what a blocked sample weighs. */
@@ -98,39 +124,44 @@ const RAYS: readonly [number, number, number, number, number][] = [
   [0.64, 0.77, 0, -1, 0.7],
 ];
 
-/** How open each vertex is to the sky, 0 to 1, counting the figure itself, the ground at `groundY` and thick props. */
+/** How open each vertex is to the sky, 0 to 1, counting what the grid holds and the ground at `groundY`. */
 export function bakeOcclusion(
-  surface: Surface,
+  { positions: p, normals: n }: Surface,
   grid: DistanceGrid,
   groundY: number,
-  solids: readonly Solid[],
 ): Float32Array {
-  const { positions: p, normals: n } = surface;
   const open = new Float32Array(p.length / 3);
-  const thick = solids.filter(isThick);
-  const free = (x: number, y: number, z: number): number => {
-    let d = Math.min(sampleGrid(grid, x, y, z), y - groundY);
-    for (const solid of thick) d = Math.min(d, solidDistance(solid, x, y - groundY, z));
-    return d;
-  };
+  const total = RAYS.reduce((sum, ray) => sum + ray[4], 0) * TAPS.reduce((sum, tap) => sum + tap[1], 0);
   for (let i = 0; i < open.length; i++) {
     const o = i * 3;
-    const [a, b, c] = [n[o], n[o + 1], n[o + 2]];
+    const a = n[o];
+    const b = n[o + 1];
+    const c = n[o + 2];
     const steep = Math.abs(b) < 0.8;
     const l = steep ? Math.hypot(a, c) : Math.hypot(b, c);
-    const [tx, ty, tz] = steep ? [-c / l, 0, a / l] : [0, -c / l, b / l];
-    const [ux, uy, uz] = [b * tz - c * ty, c * tx - a * tz, a * ty - b * tx];
+    const tx = steep ? -c / l : 0;
+    const ty = steep ? 0 : -c / l;
+    const tz = (steep ? a : b) / l;
+    const ux = b * tz - c * ty;
+    const uy = c * tx - a * tz;
+    const uz = a * ty - b * tx;
     let blocked = 0;
-    let total = 0;
-    for (const [cs, sn, ca, sa, weight] of RAYS) {
-      const dx = a * cs + (tx * ca + ux * sa) * sn;
-      const dy = b * cs + (ty * ca + uy * sa) * sn;
-      const dz = c * cs + (tz * ca + uz * sa) * sn;
-      for (const [t, tapWeight] of TAPS) {
-        const expected = cs * t * 0.92;
-        const missing = (expected - free(p[o] + dx * t, p[o + 1] + dy * t, p[o + 2] + dz * t)) / expected;
-        if (missing > 0) blocked += weight * tapWeight * Math.min(1, missing);
-        total += weight * tapWeight;
+    for (let r = 0; r < RAYS.length; r++) {
+      const ray = RAYS[r];
+      const along = ray[2] * ray[1];
+      const across = ray[3] * ray[1];
+      const dx = a * ray[0] + tx * along + ux * across;
+      const dy = b * ray[0] + ty * along + uy * across;
+      const dz = c * ray[0] + tz * along + uz * across;
+      // From the far end: open there means open all the way, for distances cannot shrink faster than one goes.
+      for (let k = TAPS.length - 1; k >= 0; k--) {
+        const t = TAPS[k][0];
+        const expected = ray[0] * t * 0.92;
+        const y = p[o + 1] + dy * t;
+        const near = sampleGrid(grid, p[o] + dx * t, y, p[o + 2] + dz * t);
+        const missing = 1 - Math.min(near, y - groundY) / expected;
+        if (missing > 0) blocked += ray[4] * TAPS[k][1] * Math.min(1, missing);
+        else if (k === TAPS.length - 1) break;
       }
     }
     open[i] = Math.max(0, 1 - (1.25 * blocked) / total);

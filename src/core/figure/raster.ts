@@ -101,7 +101,11 @@ export interface DepthPicture {
 }
 
 /** Depth-buffer rasterization; pixels are sampled at their middles. Faces turned away are drawn too, so that holes cannot leak. */
-export function rasterize(camera: Camera, { positions, indices }: Triangles, projected = projectAll(camera, positions)): DepthPicture {
+export function rasterize(
+  camera: Camera,
+  { positions, indices }: Triangles,
+  projected = projectAll(camera, positions),
+): DepthPicture {
   const { width, height, parallel } = camera;
   const depth = new Float32Array(width * height).fill(Infinity);
   const triangle = new Int32Array(width * height).fill(-1);

@@ -2,30 +2,15 @@ import { BUILDS, type BuildName } from './builds';
 import type { AuthoredPose, Family } from './poses/author';
 import { findPose } from './poses/find';
 import { POSE_SLUGS } from './poses/poses';
+import { type FigureReference, splitFigureReference } from './referenceId';
 import { settlePose } from './support';
 import { clamp } from './vector';
-import { describeView, type Facing, foreshortening, twistDeg, type View, type ViewName } from './view';
+import { describeView, type Facing, foreshortening, headingDeg, twistDeg, type View, type ViewName } from './view';
 
-/** A built-in figure as something to draw: who, which pose, seen from where. Any combination can be rendered. */
-export interface FigureReference {
-  poseId: string;
-  build: BuildName;
-  view: View;
-}
-
-/** `figure/pose/build/azimuth/elevation/lens`, whole degrees. */
-export function figureReferenceId({ poseId, build, view }: FigureReference): string {
-  return ['figure', poseId, build, view.azimuthDeg, view.elevationDeg, view.lensDeg].join('/');
-}
-
-/** The inverse of figureReferenceId; undefined for any other id. */
+/** The figure an id stands for; undefined for any other id. */
 export function parseFigureReference(id: string): FigureReference | undefined {
-  const [kind, poseId, build, ...numbers] = id.split('/');
-  const [azimuthDeg, elevationDeg, lensDeg] = numbers.map(Number);
-  const inRange = Math.abs(azimuthDeg) <= 180 && Math.abs(elevationDeg) <= 80 && lensDeg >= 5 && lensDeg <= 90;
-  if (kind !== 'figure' || numbers.length !== 3 || !inRange || !Object.hasOwn(BUILDS, build) || !findPose(poseId))
-    return undefined;
-  return { poseId, build: build as BuildName, view: { azimuthDeg, elevationDeg, lensDeg } };
+  const reference = splitFigureReference(id);
+  return reference && findPose(reference.poseId) ? reference : undefined;
 }
 
 /** @throws for an id that parseFigureReference would refuse. */
@@ -42,24 +27,59 @@ export interface FigureFacts {
   facing: Facing;
   /** 1 gentle to 5 hard. */
   difficulty: number;
+  /** What makes it hard, hardest first; empty when nothing does. */
+  why: string[];
 }
 
 /** A limb segment shorter than this in the picture, relative to its true length, counts as foreshortened. */
 const FORESHORTENED = 0.6;
+const STRONGLY = 0.4;
 const TWISTED_DEG = 25;
-const UNUSUAL: readonly Family[] = ['reclining', 'balancing', 'bending'];
+const WIDE_LENS_DEG = 45;
+const UNUSUAL: Partial<Record<Family, string>> = {
+  reclining: 'lying down, so that familiar proportions turn',
+  balancing: 'balanced, so that every tilt counts',
+  bending: 'bent over, so that the trunk hides behind itself',
+};
+const LIMB_NAMES = ['upper arm', 'forearm', 'thigh', 'lower leg'] as const;
 
 /** What people choose a reference by, worked out from the skeleton. */
 export function figureFacts({ poseId, build, view }: FigureReference): FigureFacts {
   const { name, family, pose } = poseOf(poseId);
   const { rig } = settlePose(pose, BUILDS[build]);
-  const short = foreshortening(rig, view).filter((ratio) => ratio < FORESHORTENED).length;
-  const points =
-    Math.min(2, short / 2) +
-    (twistDeg(rig) > TWISTED_DEG ? 1 : 0) +
-    (UNUSUAL.includes(family) ? 1 : 0) +
-    (view.lensDeg > 45 ? 1 : 0);
-  return { name, family, ...describeView(rig, view), difficulty: Math.round(clamp(1 + points, 1, 5)) };
+  const reasons: { points: number; words: string }[] = [];
+  const add = (points: number, words: string): void => {
+    reasons.push({ points, words });
+  };
+  const short = foreshortening(rig, view)
+    .map((ratio, i) => ({ ratio, name: `${i < 4 ? 'left' : 'right'} ${LIMB_NAMES[i % 4]}` }))
+    .filter(({ ratio }) => ratio < FORESHORTENED)
+    .sort((p, q) => p.ratio - q.ratio);
+  if (short.length > 0)
+    add(
+      Math.min(2, short.length / 2),
+      `${short[0].ratio < STRONGLY ? 'strongly ' : ''}foreshortened ${short[0].name}${short.length > 1 ? ` and ${String(short.length - 1)} more` : ''}`,
+    );
+  const twist = twistDeg(rig);
+  if (twist > TWISTED_DEG) add(1, `shoulders turned ${String(Math.round(twist))}° against the hips`);
+  const unusual = UNUSUAL[family];
+  if (unusual) add(1, unusual);
+  if (view.lensDeg > WIDE_LENS_DEG) add(1, 'seen through a wide lens');
+  if (view.elevationDeg > 30) add(1, 'seen from above');
+  if (view.elevationDeg < -3) add(1, 'seen from below');
+  const points = reasons.reduce((sum, r) => sum + r.points, 0);
+  return {
+    name,
+    family,
+    ...describeView(rig, view),
+    difficulty: Math.round(clamp(1 + points, 1, 5)),
+    why: reasons.sort((p, q) => q.points - p.points).map((r) => r.words),
+  };
+}
+
+/** Which way a pose faces, degrees from the world's front: what its view names are told by. */
+export function poseHeadingDeg(poseId: string, build: BuildName): number {
+  return Math.round(headingDeg(settlePose(poseOf(poseId).pose, BUILDS[build]).rig));
 }
 
 /** The lens of the sets' views: about how one sees a model from across a room. */
@@ -85,7 +105,7 @@ export const SET_FIGURES: readonly FigureReference[] = POSE_SLUGS.flatMap((poseI
   }));
 });
 
-/** The file name of a shipped picture, without ending. */
-export function figureFileName({ poseId, build, view }: FigureReference): string {
-  return `${poseId}-${build}-${view.azimuthDeg}`;
-}
+/** The figures whose full-size pictures ship too, so that a first session waits for nothing: the first view of every third pose. */
+export const FIRST_FIGURES: readonly FigureReference[] = POSE_SLUGS.filter((_, i) => i % 3 === 0).map(
+  (slug) => SET_FIGURES.find(({ poseId }) => poseId === slug) as FigureReference,
+);

@@ -10,6 +10,9 @@ interface Finger {
   splay: number;
 }
 
+/** 1 head height of the base figure in meters. */
+export const METERS_PER_HEAD = 0.225;
+
 export type Side = 'L' | 'R';
 export const SIDES: readonly Side[] = ['L', 'R'];
 /** +1 for a left bone, -1 for a right one. */

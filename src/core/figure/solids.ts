@@ -28,7 +28,9 @@ const bar = (from: Vec3, to: Vec3, r0: number, r1 = r0): Solid => ({ shape: 'bar
 export function propSolids(props: readonly Prop[], rig: Rig): Solid[] {
   const k = rig.rest.pelvis[1] / REST.pelvis.p[1];
   const at = (place: Place): Vec3 =>
-    Array.isArray(place) ? scale(place, k) : add(rig.pos[place.of], rotate(rig.rot[place.of], onBone(rig.build, place.of, place.p)));
+    Array.isArray(place)
+      ? scale(place, k)
+      : add(rig.pos[place.of], rotate(rig.rot[place.of], onBone(rig.build, place.of, place.p)));
   const turnOf = (place: Place): Quat => (Array.isArray(place) ? IDENTITY : rig.rot[place.of]);
   const grip = (side: Side): Vec3 => at({ of: `hand.${side}`, p: handPoint('grip', side) });
   const gripAxis = (side: Side): Vec3 => rotate(rig.rot[`hand.${side}`], [0, 0.1, 1]);
@@ -41,14 +43,21 @@ export function propSolids(props: readonly Prop[], rig: Rig): Solid[] {
         const [x, z] = prop.at;
         const legs = [45, 135, 225, 315].map((deg) => {
           const out = rotate(aboutY(deg), [0, 0, prop.r]);
-          return bar([x + out[0] * 0.7, prop.height - 0.1, z + out[2] * 0.7], [x + out[0], 0, z + out[2]], 0.055, 0.045);
+          return bar(
+            [x + out[0] * 0.7, prop.height - 0.1, z + out[2] * 0.7],
+            [x + out[0], 0, z + out[2]],
+            0.055,
+            0.045,
+          );
         });
         return [bar([x, prop.height, z], [x, prop.height - 0.14, z], prop.r), ...legs].map((solid) => scaled(solid, k));
       }
       case 'pole': {
         const axis = normalize(gripAxis(prop.hand));
         const middle = grip(prop.hand);
-        return [bar(sub(middle, scale(axis, prop.below * k)), add(middle, scale(axis, prop.above * k)), prop.r ?? 0.055)];
+        return [
+          bar(sub(middle, scale(axis, prop.below * k)), add(middle, scale(axis, prop.above * k)), prop.r ?? 0.055),
+        ];
       }
       case 'bar':
         return [bar(at(prop.from), at(prop.to), prop.r)];
@@ -64,7 +73,11 @@ export function propSolids(props: readonly Prop[], rig: Rig): Solid[] {
         const c = at(prop.at);
         const along = (t: number): Vec3 => add(c, scale(axis, t * prop.depth * k));
         const r = prop.r * k;
-        return [bar(along(-0.5), along(0.5), r), bar(along(-0.5), along(-0.42), r * 1.06), bar(along(0.42), along(0.5), r * 1.06)];
+        return [
+          bar(along(-0.5), along(0.5), r),
+          bar(along(-0.5), along(-0.42), r * 1.06),
+          bar(along(0.42), along(0.5), r * 1.06),
+        ];
       }
       case 'tray': {
         const c = at(prop.at);
@@ -75,7 +88,11 @@ export function propSolids(props: readonly Prop[], rig: Rig): Solid[] {
           const middle: Vec3 = add(c, [out[0], 0.17, out[2]]);
           return bar(sub(middle, side), add(middle, side), r * 0.24);
         });
-        return [bar(c, add(c, [0, 0.06, 0]), r), bar(add(c, [0, 0.05, 0]), add(c, [0, 0.12, 0]), r * 1.03, r * 1.06), ...loaves];
+        return [
+          bar(c, add(c, [0, 0.06, 0]), r),
+          bar(add(c, [0, 0.05, 0]), add(c, [0, 0.12, 0]), r * 1.03, r * 1.06),
+          ...loaves,
+        ];
       }
       case 'basket': {
         const c = at(prop.at);
@@ -99,8 +116,7 @@ const scaled = (solid: Solid, k: number): Solid =>
     ? { ...solid, from: scale(solid.from, k), to: scale(solid.to, k), r0: solid.r0 * k, r1: solid.r1 * k }
     : solid;
 
-const chain = (points: readonly Vec3[], r: number): Solid[] =>
-  points.slice(1).map((p, i) => bar(points[i], p, r));
+const chain = (points: readonly Vec3[], r: number): Solid[] => points.slice(1).map((p, i) => bar(points[i], p, r));
 
 /** A stave bent away from the archer, and its string: straight, or drawn to the other hand. */
 function bowSolids(
@@ -214,7 +230,11 @@ export function solidMesh(solids: readonly Solid[]): SolidMesh {
       face(high, axis);
     }
   }
-  return { positions: Float32Array.from(positions), normals: Float32Array.from(normals), indices: Uint32Array.from(indices) };
+  return {
+    positions: Float32Array.from(positions),
+    normals: Float32Array.from(normals),
+    indices: Uint32Array.from(indices),
+  };
 }
 
 function boxFaces(solid: Extract<Solid, { shape: 'box' }>, face: (corners: Vec3[], normal: Vec3) => void): void {

@@ -39,7 +39,11 @@ export function supportPoints(pose: Pose, rig: Rig): GroundPoint[] {
   for (const side of SIDES) {
     const leg = pose.ik?.[`leg${side}`];
     const floor = (leg?.floor ?? 0) * buildFactor(rig);
-    out.push(...soleContacts(rig, side).filter(([, y]) => Math.abs(y - floor) < CARRIES).map(plan));
+    out.push(
+      ...soleContacts(rig, side)
+        .filter(([, y]) => Math.abs(y - floor) < CARRIES)
+        .map(plan),
+    );
     if (rig.pos[`calf.${side}`][1] < KNEE_RADIUS + CARRIES) out.push(plan(rig.pos[`calf.${side}`]));
     const arm = pose.ik?.[`arm${side}`];
     if (arm?.by === 'palm' && !arm.rel) out.push(plan(palmPoint(rig, side)));
@@ -47,7 +51,14 @@ export function supportPoints(pose: Pose, rig: Rig): GroundPoint[] {
   if (pose.support !== undefined) {
     const floor = pose.support * buildFactor(rig);
     const near = [...SEAT, ...REST_ON].map((s) => lowest(rig, s)).filter(([, y]) => y < floor + 0.25);
-    out.push(...near.flatMap(([x, , z]): GroundPoint[] => [[x - 0.1, z], [x + 0.1, z], [x, z + 0.1], [x, z - 0.1]]));
+    out.push(
+      ...near.flatMap(([x, , z]): GroundPoint[] => [
+        [x - 0.1, z],
+        [x + 0.1, z],
+        [x, z + 0.1],
+        [x, z - 0.1],
+      ]),
+    );
   }
   return out;
 }
@@ -105,7 +116,8 @@ function correction(pose: Pose, rig: Rig): Vec3 {
   }
   if (pose.support !== undefined)
     dy = pose.support * buildFactor(rig) - (pose.sink ?? 0.05) - Math.min(...SEAT.map((s) => lowest(rig, s)[1]));
-  else if (dy < -0.01) return [0, dy, 0]; // feet first, then weight
+  else if (dy < -0.01)
+    return [0, dy, 0]; // feet first, then weight
   else if (pose.over) {
     const foot = soleContacts(rig, pose.over);
     const [x, , z] = centerOfMass(rig);
@@ -133,7 +145,7 @@ function correction(pose: Pose, rig: Rig): Vec3 {
 export function settlePose(pose: Pose, build: Build): { rig: Rig; shift: Shift } {
   let shift: Shift = [0, 0, 0];
   let rig = poseSkeleton(pose, build, shift);
-  if (pose.joints) return { rig, shift };
+  if (pose.joints && !pose.ik) return { rig, shift };
   for (let step = 0; step < 12; step++) {
     const move = correction(pose, rig);
     if (Math.max(...move.map(Math.abs)) < 1e-3) break;

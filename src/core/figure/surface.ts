@@ -1,4 +1,4 @@
-import { type Field, fieldDistance, JOINT_STRIDE, lastOwner, primitiveDistance, SHAPE } from './field';
+import { type Field, fieldDistance, JOINT_STRIDE, lastOwner, narrow, primitiveDistance, SHAPE } from './field';
 import type { Vec3 } from './vector';
 
 /** A ball meshed more finely than the rest: head, hands, feet. `h` is its cell size, head heights. */
@@ -173,7 +173,10 @@ function sampleBlocks(field: Field, h: number, lo: Vec3, hi: Vec3, region: Regio
   return { size, values, blocks, lists };
 }
 
-/** Fill one block; where the surface is provably more than a cell away, neighbors along x are given the same value. */
+/** Half diagonal of two samples' span and a cell more, in cells: a first sample farther from the surface than this decides for its eight. */
+const FAR_CELLS = 3.2;
+
+/** Fill one block, eight samples at a time; where the surface is provably more than a cell away all eight take the first one's value. */
 function sampleBlock(
   field: Field,
   list: Int16Array,
@@ -185,18 +188,26 @@ function sampleBlock(
   by: number,
   bz: number,
 ): void {
-  for (let k = 0; k < BLOCK; k++)
-    for (let j = 0; j < BLOCK; j++) {
-      let o = bx * BLOCK + (by * BLOCK + j) * size[0] + (bz * BLOCK + k) * size[0] * size[1];
-      const y = lo[1] + (by * BLOCK + j) * h;
-      const z = lo[2] + (bz * BLOCK + k) * h;
-      for (let i = 0; i < BLOCK; i++) {
-        const d = fieldDistance(field, list, list.length, lo[0] + (bx * BLOCK + i) * h, y, z);
-        values[o++] = d;
-        let skip = ((Math.abs(d) * 0.8) / h - 1.8) | 0;
-        for (; skip > 0 && i + 1 < BLOCK; skip--, i++) values[o++] = d;
+  const count = list.length;
+  const sy = size[0];
+  const sz = size[0] * size[1];
+  for (let k = 0; k < BLOCK; k += 2)
+    for (let j = 0; j < BLOCK; j += 2)
+      for (let i = 0; i < BLOCK; i += 2) {
+        const o = bx * BLOCK + i + (by * BLOCK + j) * sy + (bz * BLOCK + k) * sz;
+        const x = lo[0] + (bx * BLOCK + i) * h;
+        const y = lo[1] + (by * BLOCK + j) * h;
+        const z = lo[2] + (bz * BLOCK + k) * h;
+        const first = fieldDistance(field, list, count, x, y, z);
+        values[o] = first;
+        const far = first > FAR_CELLS * h || first < -FAR_CELLS * h;
+        for (let q = 1; q < 8; q++) {
+          const at = o + (q & 1) + ((q >> 1) & 1) * sy + (q >> 2) * sz;
+          values[at] = far
+            ? first
+            : fieldDistance(field, list, count, x + (q & 1) * h, y + ((q >> 1) & 1) * h, z + (q >> 2) * h);
+        }
       }
-    }
 }
 
 /** Cell edges by corner number (bit 0 x, bit 1 y, bit 2 z), four along each axis. */
@@ -227,6 +238,7 @@ function polygonize(field: Field, h: number, lo: Vec3, hi: Vec3, region: Region)
   const parts: number[] = [];
   const margins: number[] = [];
   const value = new Float64Array(8);
+  const few = new Int16Array(field.count);
   const eps = Math.min(0.012, h * 0.6);
   for (let b = 0; b < lists.length; b++) {
     const list = lists[b];
@@ -239,6 +251,8 @@ function polygonize(field: Field, h: number, lo: Vec3, hi: Vec3, region: Region)
           const Z = blocks[b * 3 + 2] * BLOCK + k;
           if (X >= size[0] - 1 || Y >= size[1] - 1 || Z >= size[2] - 1) continue;
           const o = X + Y * sy + Z * sz;
+          // Farther than a cell's diagonal, with room for a field that is not quite a distance: no crossing here.
+          if (!(values[o] < 3.2 * h && values[o] > -3.2 * h)) continue;
           let inside = 0;
           let unknown = false;
           for (let q = 0; q < 8 && !unknown; q++) {
@@ -265,10 +279,11 @@ function polygonize(field: Field, h: number, lo: Vec3, hi: Vec3, region: Region)
           const z = lo[2] + (Z + pz / crossings) * h;
           if (!region.keeps(x, y, z)) continue;
           // Gradient from the corners of a tetrahedron, then one Newton step of at most 0.7 cells.
-          const f0 = fieldDistance(field, list, n, x + eps, y - eps, z - eps);
-          const f1 = fieldDistance(field, list, n, x - eps, y - eps, z + eps);
-          const f2 = fieldDistance(field, list, n, x - eps, y + eps, z - eps);
-          const f3 = fieldDistance(field, list, n, x + eps, y + eps, z + eps);
+          const m = narrow(field, list, n, few, x, y, z, 4 * eps);
+          const f0 = fieldDistance(field, few, m, x + eps, y - eps, z - eps);
+          const f1 = fieldDistance(field, few, m, x - eps, y - eps, z + eps);
+          const f2 = fieldDistance(field, few, m, x - eps, y + eps, z - eps);
+          const f3 = fieldDistance(field, few, m, x + eps, y + eps, z + eps);
           const owner = lastOwner();
           parts.push(owner.part);
           margins.push(owner.margin);

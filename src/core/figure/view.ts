@@ -82,13 +82,16 @@ export function frameFigure(positions: Float32Array, view: View, [ml, mr, mt, mb
 export type Facing = 'left' | 'right' | 'toward you' | 'away';
 export type ViewName = 'front' | 'three-quarter' | 'profile' | 'back three-quarter' | 'back';
 
-/** Which way the chest is turned in the picture: its view, and the side it faces. */
-export function describeView(rig: Rig, view: View): { viewName: ViewName; facing: Facing } {
-  const { toEye, right } = viewAxes({ ...view, elevationDeg: 0 });
+/** Which way a figure faces in the ground plan: between chest and head. Degrees, as azimuths. */
+export function headingDeg(rig: Rig): number {
   const forward = add(rotate(rig.rot.chest, [0, 0, 1]), rotate(rig.rot.head, [0, 0, 0.6]));
-  const sideways = dot(forward, right);
-  const toward = dot(forward, toEye);
-  const angle = Math.atan2(Math.abs(sideways), toward) / RAD_PER_DEG;
+  return Math.atan2(forward[0], forward[2]) / RAD_PER_DEG;
+}
+
+/** View and facing of a figure with a heading, seen from an azimuth, degrees. */
+export function describeHeading(heading: number, azimuthDeg: number): { viewName: ViewName; facing: Facing } {
+  const turn = ((((heading - azimuthDeg + 180) % 360) + 360) % 360) - 180; // positive: to the picture's right
+  const angle = Math.abs(turn);
   const viewName =
     angle < 25
       ? 'front'
@@ -99,9 +102,13 @@ export function describeView(rig: Rig, view: View): { viewName: ViewName; facing
           : angle < 155
             ? 'back three-quarter'
             : 'back';
-  const facing = angle < 15 ? 'toward you' : angle > 165 ? 'away' : sideways > 0 ? 'right' : 'left';
+  const facing = angle < 15 ? 'toward you' : angle > 165 ? 'away' : turn > 0 ? 'right' : 'left';
   return { viewName, facing };
 }
+
+/** Which way the chest is turned in the picture: its view, and the side it faces. */
+export const describeView = (rig: Rig, view: View): { viewName: ViewName; facing: Facing } =>
+  describeHeading(headingDeg(rig), view.azimuthDeg);
 
 const LIMBS: readonly (readonly [from: string, to: string])[] = [
   ['uarm', 'farm'],

@@ -5,6 +5,8 @@ export interface ReferenceFacts {
   viewName?: string | undefined;
   /** 1 gentle to 5 hard. */
   difficulty?: number | undefined;
+  /** Its picture is there at once; others are rendered ahead. */
+  ready?: boolean | undefined;
 }
 
 export interface FacingCount {

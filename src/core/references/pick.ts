@@ -14,7 +14,9 @@ export interface PickOptions {
 const GENTLEST = 1.5;
 const HARDEST = 4;
 /** Weights of what a pick is judged by; the least sum wins. */
-const COST = { drawnBefore: 0.4, wrongSide: 1.2, sameAsLast: 1.5, difficulty: 0.8, chance: 0.6 };
+const COST = { drawnBefore: 0.4, wrongSide: 1.2, sameAsLast: 1.5, difficulty: 0.8, chance: 0.6, notReady: 3 };
+/** The first so many should not have to be waited for. */
+const READY_FIRST = 3;
 
 /**
  * Choose references for poses in order, gentle to hard. None returns before all were used; neighbors differ in view or facing while
@@ -36,6 +38,7 @@ export function pickReferences(references: readonly ReferenceFacts[], options: P
       COST.difficulty * Math.abs((r.difficulty ?? 3) - wanted) +
       (favorFacing && (r.facing === 'left' || r.facing === 'right') && r.facing !== favorFacing ? COST.wrongSide : 0) +
       (last?.viewName !== undefined && r.viewName === last.viewName && r.facing === last.facing ? COST.sameAsLast : 0) +
+      (i < READY_FIRST && r.ready === false ? COST.notReady : 0) +
       COST.chance * random();
     const ranked = (eligible.length > 0 ? eligible : left).map((r) => ({ r, c: cost(r) })).sort((a, b) => a.c - b.c);
     const best = ranked[0].r;

@@ -2,12 +2,24 @@ import { z } from 'zod';
 
 const id = z.string().regex(/^[A-Za-z0-9-]{1,64}$/);
 
-/** A named set of the learner's own pictures. */
+/** A figure kept in a set, with what it is chosen by. */
+export const setFigureSchema = z.object({
+  /** A figure reference id. */
+  id: z.string().startsWith('figure/').max(200),
+  name: z.string().min(1).max(120),
+  viewName: z.string().max(40).optional(),
+  facing: z.enum(['left', 'right', 'toward you', 'away']).optional(),
+  difficulty: z.number().int().min(1).max(5).optional(),
+});
+export type SetFigure = z.infer<typeof setFigureSchema>;
+
+/** A named set of the learner's own pictures, and of figures made or taken in. */
 export const pictureSetSchema = z.object({
   id,
   name: z.string().trim().min(1).max(80),
   createdAtMs: z.number().int().min(0),
   binnedAtMs: z.number().int().min(0).nullable(),
+  figures: z.array(setFigureSchema).max(500).optional(),
 });
 export type PictureSet = z.infer<typeof pictureSetSchema>;
 

@@ -6,6 +6,7 @@ import { loadImage } from '@/storage/images';
 import { readRecords } from '@/storage/everything';
 import { callback, type Client, startArchiveWorker } from '@/workers/clients';
 import type { ArchiveApi } from '@/workers/archive.worker';
+import { download } from '@/ui/download';
 
 /** Everything as one ZIP: JSON records and images. */
 export function TakeOut() {
@@ -70,13 +71,4 @@ export function TakeOut() {
       </p>
     </section>
   );
-}
-
-function download(blob: Blob, name: string): void {
-  const url = URL.createObjectURL(blob);
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 60_000);
 }

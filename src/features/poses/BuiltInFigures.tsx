@@ -1,27 +1,43 @@
 'use client';
-import { useState } from 'react';
-import { figureReferenceId, SHIPPED_FIGURES } from '@/core/figure/reference';
-import { knownFacts, shippedPicture, smallPictureUrl } from '@/storage/references';
-import { FigureDialog } from './FigureDialog';
+import { Download } from 'lucide-react';
+import type { Route } from 'next';
+import Link from 'next/link';
+import { toast } from 'sonner';
+import { CATALOGUE } from '@/core/figure/catalogue';
+import { poseSetJson } from '@/core/interchange/poseSet';
+import { BUILT_IN_SETS, type BuiltInSet } from '@/core/references/builtIn';
+import { describeFigures } from '@/storage/describeFigures';
+import { storageProblem } from '@/storage/problems';
+import { saveSetting } from '@/storage/settings';
+import { useCovered } from '@/storage/useCovered';
+import { download } from '@/ui/download';
+import { FigureGrid } from './FigureCell';
 
-const IDS = SHIPPED_FIGURES.map(figureReferenceId);
-
-const facingWords = {
-  left: 'faces left',
-  right: 'faces right',
-  'toward you': 'faces you',
-  away: 'faces away',
-} as const;
-
-/** The built-in figures: always there, each to be turned and drawn from any side. */
-export function BuiltInFigures({ onPractice, onAddOwn }: { onPractice: () => void; onAddOwn: () => void }) {
-  const [open, setOpen] = useState<string>();
+/** The built-in figures: always there, each to be turned and drawn from any side; all of them or one family of poses. */
+export function BuiltInFigures({
+  set,
+  onPractice,
+  onAddOwn,
+}: {
+  set: BuiltInSet;
+  onPractice: () => void;
+  onAddOwn: () => void;
+}) {
+  const covered = useCovered();
+  const figures = CATALOGUE.filter((entry) => set.family === undefined || entry.family === set.family);
+  const takeOut = (): void => {
+    describeFigures(figures.map(({ id }) => id)).then(
+      (described) =>
+        download(new Blob([poseSetJson(set.name, described)], { type: 'application/json' }), 'fox-minute-poses.json'),
+      () => toast.error('The file could not be made here. Nothing else has changed; try again.'),
+    );
+  };
   return (
-    <section aria-label="Lantern pageant figures">
+    <section aria-label={set.name}>
       <div className="flex flex-wrap items-center gap-3 py-4">
-        <p className="max-w-[62ch] flex-1">
-          A village gets ready for its lantern pageant. Clay figures, yours to use: open one to turn it and draw it from
-          another side.
+        <p className="max-w-[62ch] flex-1 max-sm:flex-none">
+          A village gets ready for its lantern pageant. Clay figures, yours to use: open one to turn and light it, and
+          to see its answer key.
         </p>
         <button type="button" className="btn max-sm:h-14" onClick={onPractice}>
           Practice from this set
@@ -30,35 +46,39 @@ export function BuiltInFigures({ onPractice, onAddOwn }: { onPractice: () => voi
           Add your own pictures
         </button>
       </div>
-      <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-4">
-        {IDS.map((id) => {
-          const facts = knownFacts(id);
-          const picture = shippedPicture(id);
-          if (!facts || !picture) return null;
-          return (
-            <li key={id}>
-              <button type="button" className="group w-full text-left" onClick={() => setOpen(id)}>
-                <span className="grid h-[190px] place-items-end justify-center overflow-hidden bg-plate p-3 outline-1 outline-transparent group-hover:outline-ink">
-                  <img
-                    src={smallPictureUrl(picture)}
-                    alt=""
-                    width={picture.small[0]}
-                    height={picture.small[1]}
-                    loading="lazy"
-                    className="h-auto max-h-[165px] w-auto max-w-full"
-                  />
-                </span>
-                <span className="mt-1 block leading-tight font-semibold">{facts.name}</span>
-                <span className="text-[13px] text-quiet">
-                  {facts.viewName}
-                  {facts.viewName !== 'front' && facts.viewName !== 'back' ? `, ${facingWords[facts.facing]}` : ''}
-                </span>
-              </button>
-            </li>
-          );
-        })}
-      </ul>
-      {open && <FigureDialog referenceId={open} onClose={() => setOpen(undefined)} />}
+      <div className="flex flex-wrap items-center gap-x-1 gap-y-2 pb-4">
+        <nav aria-label="Families of poses" className="flex flex-wrap gap-1">
+          {BUILT_IN_SETS.map(({ id, family }) => (
+            <Link
+              key={id}
+              href={(family ? `/poses?set=${encodeURIComponent(id)}` : '/poses') as Route}
+              scroll={false}
+              aria-current={id === set.id ? 'true' : undefined}
+              className={`rounded-[4px] border px-3 py-1 max-sm:py-3 ${id === set.id ? 'border-ink bg-sheet font-semibold' : 'border-transparent hover:border-rule'}`}
+            >
+              {family ?? 'all'}
+            </Link>
+          ))}
+        </nav>
+        <label className="ml-auto flex cursor-pointer items-center gap-2 max-sm:min-h-[48px]">
+          <input
+            type="checkbox"
+            className="toggle toggle-sm"
+            checked={covered ?? false}
+            disabled={covered === undefined}
+            onChange={(event) => {
+              saveSetting('covered', event.target.checked).catch((error: unknown) =>
+                toast.error(storageProblem(error)),
+              );
+            }}
+          />
+          Covered figures only
+        </label>
+        <button type="button" className="btn-quiet btn btn-sm max-sm:h-14" onClick={takeOut}>
+          <Download size={15} aria-hidden /> Poses as JSON
+        </button>
+      </div>
+      <FigureGrid label={set.name} figures={figures} />
     </section>
   );
 }

@@ -1,12 +1,16 @@
 'use client';
-import { ImagePlus, Trash2 } from 'lucide-react';
+import { Download, ImagePlus, Trash2 } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import { poseSetJson } from '@/core/interchange/poseSet';
 import type { PictureSet } from '@/core/references/picture';
+import { describeFigures } from '@/storage/describeFigures';
 import { binPictures, listPictures, saveSet } from '@/storage/pictures';
 import { storageProblem } from '@/storage/problems';
 import { useStored } from '@/storage/useStored';
+import { download } from '@/ui/download';
 import { Notice } from '@/ui/Notice';
+import { FigureGrid } from './FigureCell';
 import { PictureGrid } from './PictureGrid';
 import { useAddPictures } from './useAddPictures';
 
@@ -85,7 +89,15 @@ export function OwnSet({
     if (!name.trim() || name.trim() === set.name) return;
     saveSet({ ...set, name: name.trim() }).catch((error: unknown) => toast.error(storageProblem(error)));
   };
-  const count = pictures.value?.length ?? 0;
+  const figures = set.figures ?? [];
+  const takeOut = (): void => {
+    describeFigures(figures.map(({ id }) => id)).then(
+      (described) =>
+        download(new Blob([poseSetJson(set.name, described)], { type: 'application/json' }), 'fox-minute-poses.json'),
+      () => toast.error('The file could not be made here. Nothing else has changed; try again.'),
+    );
+  };
+  const count = (pictures.value?.length ?? 0) + figures.length;
 
   return (
     <section aria-label={set.name} className="relative">
@@ -108,6 +120,11 @@ export function OwnSet({
         <button type="button" className="btn-quiet btn max-sm:h-14" onClick={() => chooser.current?.click()}>
           <ImagePlus size={17} aria-hidden /> Add pictures
         </button>
+        {figures.length > 0 && (
+          <button type="button" className="btn-quiet btn max-sm:h-14" onClick={takeOut}>
+            <Download size={16} aria-hidden /> Poses as JSON
+          </button>
+        )}
         <button type="button" className="btn max-sm:h-14" disabled={count === 0} onClick={onPractice}>
           Practice from this set
         </button>
@@ -182,7 +199,14 @@ export function OwnSet({
           </p>
         </div>
       )}
-      {pictures.value && count > 0 && <PictureGrid pictures={pictures.value} selected={selected} onToggle={toggle} />}
+      {figures.length > 0 && (
+        <div className="mb-5">
+          <FigureGrid label="Figures" figures={figures} />
+        </div>
+      )}
+      {pictures.value && pictures.value.length > 0 && (
+        <PictureGrid pictures={pictures.value} selected={selected} onToggle={toggle} />
+      )}
       {dropping && (
         <div className="pointer-events-none fixed inset-4 z-10 grid place-items-center border-2 border-dashed border-ink bg-ground/90 font-serif text-[30px]">
           Let go to add to “{set.name}”

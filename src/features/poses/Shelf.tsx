@@ -1,9 +1,10 @@
-import { Plus } from 'lucide-react';
+import { FileInput, Plus } from 'lucide-react';
 
 export interface ShelfEntry {
   id: string;
   name: string;
-  count: number;
+  /** What is in it, in words. */
+  told: string;
 }
 
 /** Sets stand on a shelf: spines side by side, the open one pulled out. */
@@ -12,16 +13,18 @@ export function Shelf({
   current,
   onShow,
   onNew,
+  onFile,
 }: {
   entries: readonly ShelfEntry[];
   current: string;
   onShow: (id: string) => void;
   onNew: () => void;
+  onFile: () => void;
 }) {
   return (
     <nav aria-label="Sets" className="border-b-2 border-ink">
       <ul className="flex flex-wrap items-end gap-x-2 gap-y-3 pt-1">
-        {entries.map(({ id, name, count }) => {
+        {entries.map(({ id, name, told }) => {
           const open = id === current;
           return (
             <li key={id}>
@@ -34,9 +37,7 @@ export function Shelf({
                 }`}
               >
                 <span className="block truncate font-serif text-[17px]">{name}</span>
-                <span className="text-[13px] text-quiet">
-                  {count} {id === 'built-in' ? 'views' : count === 1 ? 'picture' : 'pictures'}
-                </span>
+                <span className="text-[13px] text-quiet">{told}</span>
               </button>
             </li>
           );
@@ -44,6 +45,9 @@ export function Shelf({
         <li>
           <button type="button" className="btn-quiet btn mb-1" onClick={onNew}>
             <Plus size={16} aria-hidden /> New set
+          </button>
+          <button type="button" className="btn-quiet btn mb-1 ml-1" onClick={onFile}>
+            <FileInput size={16} aria-hidden /> Poses from a file
           </button>
         </li>
       </ul>

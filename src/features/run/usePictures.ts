@@ -1,14 +1,16 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
+import { STUDIO } from '@/core/figure/appearance';
 import { loadReferenceImage } from '@/storage/references';
+import { useCovered } from '@/storage/useCovered';
 import { type Client, startFigureWorker, startPictureWorker } from '@/workers/clients';
 import type { FigureApi } from '@/workers/figure.worker';
 import type { PictureApi } from '@/workers/picture.worker';
 
 export type ReadyPicture = { kind: 'ready'; bitmap: ImageBitmap } | { kind: 'missing' };
 
-/** How many pictures are kept decoded: the one shown and the ones coming. */
-const KEEP = 3;
+/** How many pictures are kept decoded: the one shown and the three coming. */
+const KEEP = 4;
 
 /**
  * Pictures of the references given, decoded in a worker at screen size before they are due.
@@ -29,9 +31,12 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
     },
     [],
   );
+  const covered = useCovered();
   const key = [...new Set(wanted)].slice(0, KEEP).join('\n');
   useEffect(() => {
+    if (covered === undefined) return;
     const ids = key === '' ? [] : key.split('\n');
+    const appearance = { ...STUDIO, covered };
     const scale = Math.min(2, devicePixelRatio);
     const show = (id: string, picture: ReadyPicture): void => {
       if (!known.current.has(id)) return;
@@ -45,11 +50,11 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
     // A view that is not there yet is shown rough at once and replaced when it is done.
     const render = async (id: string): Promise<Blob> => {
       figures.current ??= startFigureWorker();
-      show(id, await decode(await figures.current.api.render(id, true)));
-      return figures.current.api.render(id, false);
+      show(id, await decode(await figures.current.api.draft(id, appearance, { longSidePx: 700, ground: true })));
+      return figures.current.api.render(id, appearance);
     };
     const load = async (id: string): Promise<ReadyPicture> => {
-      const image = await loadReferenceImage(id, render);
+      const image = await loadReferenceImage(id, appearance, render);
       return image ? decode(image) : { kind: 'missing' };
     };
     for (const id of ids) {
@@ -71,6 +76,6 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
       }
       return next;
     });
-  }, [key]);
+  }, [key, covered]);
   return ready;
 }

@@ -1,6 +1,6 @@
 'use client';
+import { catalogued } from '@/core/figure/catalogue';
 import { parsePictureReference } from '@/core/references/picture';
-import { shippedPicture } from '@/storage/references';
 import { useReferenceThumbnail } from '@/storage/useThumbnail';
 
 const TALLEST_PX = 104;
@@ -26,7 +26,7 @@ export function StandingReference({
     return (
       <img src={url} alt="" className="mb-1 border border-rule" style={{ maxHeight: '90%', maxWidth: room * 0.92 }} />
     );
-  const [w, h] = shippedPicture(referenceId)?.small ?? [1, 2];
+  const [w, h] = catalogued(referenceId)?.small ?? [1, 2];
   const height = Math.min(TALLEST_PX, (room * SPILL * h) / w);
   return <img src={url} alt="" className="max-h-full max-w-none shrink-0" style={{ height, width: 'auto' }} />;
 }

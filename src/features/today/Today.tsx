@@ -7,6 +7,7 @@ import { toast } from 'sonner';
 import { clockDigits } from '@/core/practice/duration';
 import { plannedRibbon } from '@/core/practice/ribbon';
 import { countPoses, sumPlan } from '@/core/practice/sums';
+import { builtInSet, BUILT_IN_SETS } from '@/core/references/builtIn';
 import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { listSets } from '@/storage/pictures';
 import { storageProblem } from '@/storage/problems';
@@ -50,7 +51,7 @@ export function Today() {
   const sets = useStored(listSets, ['sets'], []);
   const sessions = useStored(listSessions, ['sessions'], [saved.value]);
   const knownSet = sets.value?.find((s) => s.id === choice?.setId);
-  const setId = knownSet?.id ?? BUILT_IN_SET_ID;
+  const setId = knownSet?.id ?? builtInSet(choice?.setId ?? '')?.id ?? BUILT_IN_SET_ID;
   const references = useStored(() => referencesOf(setId), ['pictures', 'sets'], [setId]);
   const [mix, setMix] = useState(0);
   const [starting, setStarting] = useState(false);
@@ -153,7 +154,11 @@ export function Today() {
             value={setId}
             onChange={(event) => choose({ setId: event.target.value })}
           >
-            <option value={BUILT_IN_SET_ID}>Lantern pageant figures</option>
+            {BUILT_IN_SETS.map((s) => (
+              <option key={s.id} value={s.id}>
+                {s.name}
+              </option>
+            ))}
             {sets.value?.map((s) => (
               <option key={s.id} value={s.id}>
                 {s.name}

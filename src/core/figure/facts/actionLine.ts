@@ -104,7 +104,8 @@ function bulges(curve: readonly [Point, Point, Point, Point]): [number, number] 
   for (let i = 1; i < 24; i++) {
     const t = i / 24;
     const s = 1 - t;
-    const at = (k: 0 | 1): number => s * s * s * p0[k] + 3 * s * s * t * p1[k] + 3 * s * t * t * p2[k] + t * t * t * p3[k];
+    const at = (k: 0 | 1): number =>
+      s * s * s * p0[k] + 3 * s * s * t * p1[k] + 3 * s * t * t * p2[k] + t * t * t * p3[k];
     const aside = ((at(0) - p0[0]) * dy - (at(1) - p0[1]) * dx) / len2;
     low = Math.min(low, aside);
     high = Math.max(high, aside);

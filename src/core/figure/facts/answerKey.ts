@@ -187,7 +187,9 @@ export function answerKey(
   const headHeight = verticalExtent(three[0]);
   const heads = (bottom - top) / headHeight;
   const halfY = (top + bottom) / 2;
-  const halfAt = marks.filter((m) => m.visible).reduce((a, b) => (Math.abs(b.at[1] - halfY) < Math.abs(a.at[1] - halfY) ? b : a)).name;
+  const halfAt = marks
+    .filter((m) => m.visible)
+    .reduce((a, b) => (Math.abs(b.at[1] - halfY) < Math.abs(a.at[1] - halfY) ? b : a)).name;
   // Pixels of one head height at the figure's distance.
   const unit = camera.scale / length(sub(camera.eye, rig.pos.spine));
   const across = (name: string): Tilt =>
@@ -251,7 +253,12 @@ function verticalExtent({ radii: [a, b], angleDeg }: Mass): number {
 }
 
 /** Whether a point on the skin, a little in front of the surface mesh at most, is what one sees there. */
-function isSeen({ depth, width, height }: { depth: Float32Array; width: number; height: number }, x: number, y: number, d: number): boolean {
+function isSeen(
+  { depth, width, height }: { depth: Float32Array; width: number; height: number },
+  x: number,
+  y: number,
+  d: number,
+): boolean {
   const px = Math.max(0, Math.min(width - 1, Math.floor(x)));
   const py = Math.max(0, Math.min(height - 1, Math.floor(y)));
   return d < depth[py * width + px] + 0.12;
@@ -308,7 +315,8 @@ function shadowRings(
     const turned = dot(n, toLight) < 0.04;
     mask[o] =
       turned ||
-      lit([mixed(positions, 0) + n[0] * 0.04, mixed(positions, 1) + n[1] * 0.04, mixed(positions, 2) + n[2] * 0.04]) < 0.5
+      lit([mixed(positions, 0) + n[0] * 0.04, mixed(positions, 1) + n[1] * 0.04, mixed(positions, 2) + n[2] * 0.04]) <
+        0.5
         ? 1
         : 0;
   }

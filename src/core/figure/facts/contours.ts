@@ -101,7 +101,8 @@ function chains(links: Map<number, number[]>): { keys: number[]; closed: boolean
       current = next;
     }
   };
-  for (const [key, ends] of links) if (ends.length === 1 && !used.has(key)) out.push({ keys: follow(key), closed: false });
+  for (const [key, ends] of links)
+    if (ends.length === 1 && !used.has(key)) out.push({ keys: follow(key), closed: false });
   for (const [key] of links)
     if (!used.has(key)) {
       const keys = follow(key);

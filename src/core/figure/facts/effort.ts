@@ -1,7 +1,7 @@
 import { type Rig, soleContacts } from '../kinematics';
 import { centerOf, centerOfMass, type Segment, segments } from '../mass';
 import type { Pose } from '../pose';
-import { SIDES, type Side } from '../skeleton';
+import { METERS_PER_HEAD, SIDES, type Side } from '../skeleton';
 import { cross, dot, rotate, sub, type Vec3 } from '../vector';
 
 /** How long a pose can be held, as an estimate on the careful side. */
@@ -19,8 +19,6 @@ export const HOLD_CAP_S = 20 * 60;
 
 const BODY_KG = 68;
 const GRAVITY = 9.81;
-/** 1 head height in meters. */
-const METERS = 0.225;
 
 /**
  * Torques that joints can give for a moment, newton meters: about the median of a mixed adult population, rounded down, after
@@ -43,9 +41,9 @@ const CAREFUL = 0.6;
 
 /** Torque about a hinge of the ground's push under a foot, newton meters. */
 const push = (newtons: number, under: Vec3, joint: Vec3, axis: Vec3): number =>
-  Math.abs(dot(cross(sub(under, joint), [0, newtons, 0]), axis)) * METERS;
+  Math.abs(dot(cross(sub(under, joint), [0, newtons, 0]), axis)) * METERS_PER_HEAD;
 
-const horizontally = (a: Vec3, b: Vec3): number => Math.hypot(a[0] - b[0], a[2] - b[2]) * METERS;
+const horizontally = (a: Vec3, b: Vec3): number => Math.hypot(a[0] - b[0], a[2] - b[2]) * METERS_PER_HEAD;
 
 /** Gravity's torque of segments about a joint, newton meters. */
 function torque(parts: readonly Segment[], joint: Vec3): number {
@@ -88,7 +86,11 @@ export function effort(pose: Pose, rig: Rig): Effort {
     const carried = arm !== undefined && (arm.by === 'palm' || arm.rel !== undefined) && arm.rel !== 'chest';
     if (!carried) {
       const forearm = named([`farm.${side}`, `hand.${side}`]);
-      load(`${words} shoulder`, torque([...named([`uarm.${side}`]), ...forearm], rig.pos[`uarm.${side}`]), STRENGTH_NM.shoulder);
+      load(
+        `${words} shoulder`,
+        torque([...named([`uarm.${side}`]), ...forearm], rig.pos[`uarm.${side}`]),
+        STRENGTH_NM.shoulder,
+      );
       load(`${words} elbow`, torque(forearm, rig.pos[`farm.${side}`]), STRENGTH_NM.elbow);
     }
     if (pose.support !== undefined) continue;
@@ -97,7 +99,9 @@ export function effort(pose: Pose, rig: Rig): Effort {
     const lower = named([`calf.${side}`, `foot.${side}`]);
     if (share > 0.05) {
       // The ground pushes up under the foot; each joint above resists it.
-      const contacts = soleContacts(rig, side).sort((a, b) => a[1] - b[1]).slice(0, 4);
+      const contacts = soleContacts(rig, side)
+        .sort((a, b) => a[1] - b[1])
+        .slice(0, 4);
       const under = [0, 1, 2].map((k) => contacts.reduce((sum, p) => sum + p[k], 0) / contacts.length) as Vec3;
       const newtons = share * BODY_KG * GRAVITY;
       const kneeling = rig.pos[`calf.${side}`][1] < 0.35;
@@ -107,7 +111,8 @@ export function effort(pose: Pose, rig: Rig): Effort {
       }
       const heelUp = soleContacts(rig, side)[0][1] > 0.1;
       if (heelUp) load(`${words} calf`, push(newtons, under, foot, hinge(`foot.${side}`)), STRENGTH_NM.ankle);
-    } else load(`${words} hip`, torque([...named([`thigh.${side}`]), ...lower], rig.pos[`thigh.${side}`]), STRENGTH_NM.hip);
+    } else
+      load(`${words} hip`, torque([...named([`thigh.${side}`]), ...lower], rig.pos[`thigh.${side}`]), STRENGTH_NM.hip);
   }
   const upper = all.filter((s) => /^(chest|head|uarm|farm|hand)/.test(s.name));
   const lying = pose.support !== undefined && rig.pos.neck[1] < pose.support + 1.6;

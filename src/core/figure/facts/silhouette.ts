@@ -34,7 +34,9 @@ function softened(mask: Float32Array, width: number, height: number): Float32Arr
 
 /** Rings around what a mask covers: outer rings with their holes. Marching squares on the softened mask, so the lines are smooth. */
 export function maskRings(mask: Float32Array, width: number, height: number): Point[][][] {
-  const [shape] = contours().size([width, height]).thresholds([0.5])(softened(mask, width, height) as unknown as number[]);
+  const [shape] = contours().size([width, height]).thresholds([0.5])(
+    softened(mask, width, height) as unknown as number[],
+  );
   return shape.coordinates.map((polygon) => polygon.map((ring) => ring.slice(1).map(([x, y]): Point => [x, y])));
 }
 

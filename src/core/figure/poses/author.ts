@@ -122,53 +122,120 @@ export const onHip = (side: Side): HandDoes =>
 /** Palm on the knee of the same side. */
 export const onOwnKnee = (side: Side): HandDoes =>
   sided(side, {
-    target: { rel: 'calf.L', by: 'palm', pos: [0.02, 0.06, 0.27], palm: [0, -0.25, -1], fing: [-0.25, -1, 0.3], handRel: true, pole: [1, 0.1, -0.5] },
+    target: {
+      rel: 'calf.L',
+      by: 'palm',
+      pos: [0.02, 0.06, 0.27],
+      palm: [0, -0.25, -1],
+      fing: [-0.25, -1, 0.3],
+      handRel: true,
+      pole: [1, 0.1, -0.5],
+    },
     shape: { curl: 0.22, thumb: 0.2 },
   });
 /** Palm on the other knee. */
 export const onOtherKnee = (side: Side): HandDoes =>
   sided(side, {
-    target: { rel: 'calf.R', by: 'palm', pos: [0.05, 0.1, 0.28], palm: [-0.1, -0.25, -1], fing: [-0.7, -0.8, 0.2], handRel: true, pole: [1, 0, -0.3] },
+    target: {
+      rel: 'calf.R',
+      by: 'palm',
+      pos: [0.05, 0.1, 0.28],
+      palm: [-0.1, -0.25, -1],
+      fing: [-0.7, -0.8, 0.2],
+      handRel: true,
+      pole: [1, 0, -0.3],
+    },
     shape: { curl: 0.22, thumb: 0.2 },
   });
 /** Palm on the thigh, `down` of the way to the knee. */
 export const onThigh = (side: Side, down = 0.55): HandDoes =>
   sided(side, {
-    target: { rel: 'thigh.L', by: 'palm', pos: [0.05, -1.88 * down, 0.29], palm: [-0.1, 0, -1], fing: [-0.5, -1, 0.1], handRel: true, pole: [1, 0, -0.7] },
+    target: {
+      rel: 'thigh.L',
+      by: 'palm',
+      pos: [0.05, -1.88 * down, 0.29],
+      palm: [-0.1, 0, -1],
+      fing: [-0.5, -1, 0.1],
+      handRel: true,
+      pole: [1, 0, -0.7],
+    },
     shape: { curl: 0.15, thumb: 0.2 },
   });
 export const behindHead = (side: Side): HandDoes =>
   sided(side, {
-    target: { rel: 'head', pos: [0.4, 0.28, -0.5], pole: [1, -0.05, 0.45], palm: [-0.2, -0.1, 1], fing: [-0.95, 0.1, -0.1], handRel: true },
+    target: {
+      rel: 'head',
+      pos: [0.4, 0.28, -0.5],
+      pole: [1, -0.05, 0.45],
+      palm: [-0.2, -0.1, 1],
+      fing: [-0.95, 0.1, -0.1],
+      handRel: true,
+    },
     shape: { curl: 0.2 },
   });
 export const behindBack = (side: Side): HandDoes =>
   sided(side, {
-    target: { rel: 'pelvis', pos: [0.3, 0.5, -0.56], pole: [1, 0.1, -0.7], palm: [0.1, 0, -1], fing: [-0.9, -0.5, -0.1], handRel: true },
+    target: {
+      rel: 'pelvis',
+      pos: [0.3, 0.5, -0.56],
+      pole: [1, 0.1, -0.7],
+      palm: [0.1, 0, -1],
+      fing: [-0.9, -0.5, -0.1],
+      handRel: true,
+    },
     shape: { curl: 0.3 },
   });
 /** Flat hand above the eyes, looking far. */
 export const shadingEyes = (side: Side): HandDoes =>
   sided(side, {
-    target: { rel: 'head', pos: [0.6, 0.45, 0.5], pole: [1, -0.5, 0.1], palm: [-0.1, -1, -0.1], fing: [-1, 0.05, 0.12], handRel: true },
+    target: {
+      rel: 'head',
+      pos: [0.6, 0.45, 0.5],
+      pole: [1, -0.5, 0.1],
+      palm: [-0.1, -1, -0.1],
+      fing: [-1, 0.05, 0.12],
+      handRel: true,
+    },
     shape: HAND.flat,
   });
 /** Fist under the chin. */
 export const underChin = (side: Side): HandDoes =>
   sided(side, {
-    target: { rel: 'head', pos: [0.14, -0.72, 0.64], pole: [0.8, -0.7, 0.3], palm: [-0.2, -0.5, -0.8], fing: [-0.2, 0.75, -0.5], handRel: true },
+    target: {
+      rel: 'head',
+      pos: [0.14, -0.72, 0.64],
+      pole: [0.8, -0.7, 0.3],
+      palm: [-0.2, -0.5, -0.8],
+      fing: [-0.2, 0.75, -0.5],
+      handRel: true,
+    },
     shape: { curl: 0.8, thumb: 0.6 },
   });
 /** Cheek leaned into the palm. */
 export const onCheek = (side: Side): HandDoes =>
   sided(side, {
-    target: { rel: 'head', by: 'palm', pos: [0.3, -0.08, 0.14], pole: [0.8, -0.8, 0.2], palm: [-1, 0.1, -0.15], fing: [0.15, 1, -0.35], handRel: true },
+    target: {
+      rel: 'head',
+      by: 'palm',
+      pos: [0.3, -0.08, 0.14],
+      pole: [0.8, -0.8, 0.2],
+      palm: [-1, 0.1, -0.15],
+      fing: [0.15, 1, -0.35],
+      handRel: true,
+    },
     shape: { curl: 0.25, thumb: 0.2 },
   });
 /** Cupped beside the mouth, calling. */
 export const calling = (side: Side): HandDoes =>
   sided(side, {
-    target: { rel: 'head', pos: [0.42, -0.48, 0.5], pole: [1, -0.7, -0.1], palm: [-0.8, 0, -0.4], fing: [-0.15, 1, 0.3], handRel: true },
+    target: {
+      rel: 'head',
+      pos: [0.42, -0.48, 0.5],
+      pole: [1, -0.7, -0.1],
+      palm: [-0.8, 0, -0.4],
+      fing: [-0.15, 1, 0.3],
+      handRel: true,
+    },
     shape: { curl: 0.2, thumb: 0.1 },
   });
 /** Hand laid on the other upper arm: folded arms. */
@@ -188,7 +255,13 @@ export const folded = (side: Side, over = false): HandDoes =>
 export const palmDown = (side: Side, x: number, z: number, yaw = 0, y = 0): HandDoes => {
   const a = (yaw * Math.PI) / 180;
   return {
-    target: { by: 'palm', pos: [x, y, z], palm: [0, -1, 0], fing: [Math.sin(a), 0, Math.cos(a)], pole: [side === 'L' ? 0.7 : -0.7, 0.1, -1] },
+    target: {
+      by: 'palm',
+      pos: [x, y, z],
+      palm: [0, -1, 0],
+      fing: [Math.sin(a), 0, Math.cos(a)],
+      pole: [side === 'L' ? 0.7 : -0.7, 0.1, -1],
+    },
     shape: HAND.flat,
   };
 };
@@ -210,7 +283,15 @@ export const gripBy = (side: Side, rel: string, pos: Vec3, axis: Vec3, pole?: Ve
 /** Palms on two sides of something carried in front of the chest. */
 export const holdsSide = (side: Side, pos: Vec3, rel = 'chest'): HandDoes =>
   sided(side, {
-    target: { rel, by: 'palm', pos, palm: [-1, 0.15, 0.1], fing: [-0.25, -0.1, 1], handRel: true, pole: [0.8, -0.8, -0.4] },
+    target: {
+      rel,
+      by: 'palm',
+      pos,
+      palm: [-1, 0.15, 0.1],
+      fing: [-0.25, -0.1, 1],
+      handRel: true,
+      pole: [0.8, -0.8, -0.4],
+    },
     shape: { curl: 0.2, spread: 0.4 },
   });
 /** Palm up under something. */
@@ -219,8 +300,22 @@ export const palmUp = (side: Side, pos: Vec3, rel?: string, fing: Vec3 = [0, 0.1
   shape: HAND.flat,
 });
 /** Finger tips at a point. */
-export const tipsAt = (side: Side, pos: Vec3, palm: Vec3, fing: Vec3, rel?: string, shape: HandShape = HAND.relaxed): HandDoes => ({
-  target: { by: 'tips', pos, palm, fing, pole: [side === 'L' ? 0.8 : -0.8, -0.5, -0.2], ...(rel && { rel, handRel: true }) },
+export const tipsAt = (
+  side: Side,
+  pos: Vec3,
+  palm: Vec3,
+  fing: Vec3,
+  rel?: string,
+  shape: HandShape = HAND.relaxed,
+): HandDoes => ({
+  target: {
+    by: 'tips',
+    pos,
+    palm,
+    fing,
+    pole: [side === 'L' ? 0.8 : -0.8, -0.5, -0.2],
+    ...(rel && { rel, handRel: true }),
+  },
   shape,
 });
 
@@ -245,19 +340,32 @@ export function limbs(does: {
 }
 
 /** Arms given by angles: shoulder [raise, azimuth, twist] and elbow [flex, pronate]. */
-export const armL = (sh: Vec3, el: [number, number], shape: HandShape = HAND.relaxed): Pick<Pose, 'shL' | 'elL' | 'handL'> => ({
+export const armL = (
+  sh: Vec3,
+  el: [number, number],
+  shape: HandShape = HAND.relaxed,
+): Pick<Pose, 'shL' | 'elL' | 'handL'> => ({
   shL: sh,
   elL: el,
   handL: shape,
 });
-export const armR = (sh: Vec3, el: [number, number], shape: HandShape = HAND.relaxed): Pick<Pose, 'shR' | 'elR' | 'handR'> => ({
+export const armR = (
+  sh: Vec3,
+  el: [number, number],
+  shape: HandShape = HAND.relaxed,
+): Pick<Pose, 'shR' | 'elR' | 'handR'> => ({
   shR: sh,
   elR: el,
   handR: shape,
 });
 
 /** Weight on one leg: that hip high, that shoulder low, the trunk a gentle S. */
-export function weightOn(side: Side, hip = 7, shoulder = 9, turn = 0): Pick<Pose, 'root' | 'spine' | 'chest' | 'neck' | 'over'> {
+export function weightOn(
+  side: Side,
+  hip = 7,
+  shoulder = 9,
+  turn = 0,
+): Pick<Pose, 'root' | 'spine' | 'chest' | 'neck' | 'over'> {
   const s = side === 'L' ? 1 : -1;
   return {
     over: side,

@@ -1,14 +1,18 @@
+import { decodeJoints } from '../jointCode';
 import { mirrorPose } from '../mirror';
+import { MIRRORED } from '../referenceId';
 import type { AuthoredPose } from './author';
+import { generatedPose } from './generate';
 import { POSES } from './poses';
 
-/** Ends the id of a pose seen in a mirror. */
-const MIRRORED = '~m';
+const SEEDED = /^chance\.(\d{1,9})$/;
+const CODED = /^joints\.([\w-]+)$/;
 
 const authored = POSES as Record<string, AuthoredPose>;
 
 /**
- * The pose an id stands for: an authored one by its slug; `~m` after any of them mirrors it.
+ * The pose an id stands for: an authored one by its slug, `chance.` and a seed, or `joints.` and coded rotations; `~m` after any of
+ * them mirrors it.
  * @returns undefined when the id means nothing.
  */
 export function findPose(id: string): AuthoredPose | undefined {
@@ -16,8 +20,19 @@ export function findPose(id: string): AuthoredPose | undefined {
     const pose = findPose(id.slice(0, -MIRRORED.length));
     return pose && { ...pose, pose: mirrorPose(pose.pose), seenFrom: pose.seenFrom.map((a) => -a) };
   }
+  const seed = SEEDED.exec(id)?.[1];
+  if (seed !== undefined) return generatedPose(Number(seed));
+  const code = CODED.exec(id)?.[1];
+  if (code !== undefined) {
+    const joints = decodeJoints(code);
+    return (
+      joints && {
+        name: 'Pose from motion',
+        family: 'walking or running',
+        pose: { joints, moving: true },
+        seenFrom: [30],
+      }
+    );
+  }
   return Object.hasOwn(authored, id) ? authored[id] : undefined;
 }
-
-export const mirroredId = (id: string): string =>
-  id.endsWith(MIRRORED) ? id.slice(0, -MIRRORED.length) : id + MIRRORED;

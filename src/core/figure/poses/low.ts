@@ -71,7 +71,17 @@ export const BENDING = {
     ...limbs({
       legL: flat(0.3, -0.3, 16),
       legR: flat(-0.24, 0.35, -4),
-      armR: { target: { rel: 'chest', pos: [-0.24, 0.5, 0.9], pole: [-0.8, -0.8, 0], palm: [0.2, -0.1, -1], fing: [1, 0.25, -0.1], handRel: true }, shape: HAND.flat },
+      armR: {
+        target: {
+          rel: 'chest',
+          pos: [-0.24, 0.5, 0.9],
+          pole: [-0.8, -0.8, 0],
+          palm: [0.2, -0.1, -1],
+          fing: [1, 0.25, -0.1],
+          handRel: true,
+        },
+        shape: HAND.flat,
+      },
     }),
     handL: HAND.open,
   }),
@@ -129,7 +139,10 @@ export const BENDING = {
       armL: gripAt('L', [0.1, 4.8, 1.3], [0.35, 1, -0.35]),
       armR: gripAt('R', [-0.35, 3.6, 1.55], [0.35, 1, -0.35]),
     }),
-    props: [{ kind: 'bar', from: [-1.45, 0.1, 2.75], to: [0.4, 5.6, 0.98], r: 0.05 }, { kind: 'bar', from: [-1.75, 0.02, 2.75], to: [-1.4, 0.5, 2.6], r: 0.13 }],
+    props: [
+      { kind: 'bar', from: [-1.45, 0.1, 2.75], to: [0.4, 5.6, 0.98], r: 0.05 },
+      { kind: 'bar', from: [-1.75, 0.02, 2.75], to: [-1.4, 0.5, 2.6], r: 0.13 },
+    ],
   }),
   'bell-ringer-hands-on-knees': pose('Bell-ringer catching breath', 'bending', [40, -70], {
     root: { pos: [0, 3.75, -0.5], rot: [48, 0, 0] },
@@ -137,7 +150,12 @@ export const BENDING = {
     chest: [8, 0, 4],
     neck: [-6, 0, 0],
     head: [-14, 0, 8],
-    ...limbs({ legL: flat(0.5, 0, 16), legR: flat(-0.5, 0.05, -16), armL: onThigh('L', 0.82), armR: onThigh('R', 0.82) }),
+    ...limbs({
+      legL: flat(0.5, 0, 16),
+      legR: flat(-0.5, 0.05, -16),
+      armL: onThigh('L', 0.82),
+      armR: onThigh('R', 0.82),
+    }),
   }),
   'net-mender-looking-under': pose('Net-mender looking under', 'bending', [-75, 25], {
     root: { pos: [0, 3.3, -0.3], rot: [58, 0, -4] },
@@ -145,7 +163,12 @@ export const BENDING = {
     chest: [10, 14, -10],
     neck: [-4, 10, -10],
     head: [-6, 8, -16],
-    ...limbs({ legL: flat(0.55, 0.15, 14), legR: flat(-0.55, -0.1, -18), armL: onThigh('L', 0.8), armR: onThigh('R', 0.7) }),
+    ...limbs({
+      legL: flat(0.55, 0.15, 14),
+      legR: flat(-0.55, -0.1, -18),
+      armL: onThigh('L', 0.8),
+      armR: onThigh('R', 0.7),
+    }),
   }),
 };
 
@@ -157,7 +180,10 @@ export const KNEELING = {
     chest: [18, 2, 4],
     neck: [-14, 0, 0],
     head: [-20, 0, 12],
-    ...limbs({ legL: { ...flat(0.46, 0.15, 18), pole: [0.45, 0.5, 1] }, legR: { ...onBall(-0.42, -0.25, -12, 40), pole: [-0.35, 0.2, 1] } }),
+    ...limbs({
+      legL: { ...flat(0.46, 0.15, 18), pole: [0.45, 0.5, 1] },
+      legR: { ...onBall(-0.42, -0.25, -12, 40), pole: [-0.35, 0.2, 1] },
+    }),
     ik: {
       legL: { ...flat(0.46, 0.15, 18), pole: [0.45, 0.5, 1] },
       legR: { ...onBall(-0.42, -0.25, -12, 40), pole: [-0.35, 0.2, 1] },
@@ -183,7 +209,12 @@ export const KNEELING = {
     chest: [2, -4, 8],
     neck: [-14, 0, 0],
     head: [-18, 0, 14],
-    ...limbs({ legL: onKnee(4), legR: onKnee(-2), armL: palmDown('L', 0.85, 1.1, -8), armR: palmDown('R', -0.8, 1.55, 8) }),
+    ...limbs({
+      legL: onKnee(4),
+      legR: onKnee(-2),
+      armL: palmDown('L', 0.85, 1.1, -8),
+      armR: palmDown('R', -0.8, 1.55, 8),
+    }),
   }),
   'drummer-kneeling-at-the-drum': pose('Drummer kneeling at the drum', 'kneeling or crouching', [40, -55], {
     root: { pos: [0, 2.05, -0.2], rot: [8, 0, 0] },
@@ -288,7 +319,12 @@ export const KNEELING = {
     chest: [8, 0, 8],
     neck: [-8, 0, 0],
     head: [-6, 0, 6],
-    ...limbs({ legL: onKnee(8, -176), legR: onKnee(-8, 176), armL: palmDown('L', 0.85, 2.2, 20), armR: palmDown('R', -0.55, 1.5, -6) }),
+    ...limbs({
+      legL: onKnee(8, -176),
+      legR: onKnee(-8, 176),
+      armL: palmDown('L', 0.85, 2.2, 20),
+      armR: palmDown('R', -0.55, 1.5, -6),
+    }),
   }),
   'bread-carrier-on-the-step': pose('Bread-carrier kneeling upright', 'kneeling or crouching', [25, -140], {
     root: { pos: [0, 2.2, 0], rot: [-4, 0, 0] },

@@ -111,7 +111,19 @@ export const WALKING = {
       armL: gripBy('L', 'chest', [0.44, 0.4, 0.95], [-0.2, 0.7, -0.7], [1, -0.6, 0.4]),
       armR: gripBy('R', 'chest', [0.22, 0.12, 1.05], [0.3, 0.8, -0.5], [-0.6, -1, 0.4]),
     }),
-    props: [{ kind: 'rope', through: [{ of: 'chest', p: [0.1, -0.3, 1.1] }, { of: 'chest', p: [0.44, 0.42, 0.95] }, { of: 'chest', p: [0.48, 1.28, 0.2] }, { of: 'chest', p: [0.4, 1.0, -0.72] }, [0.5, 0.35, -2.9]] }, { kind: 'box', c: [0.5, 0.35, -3.4], s: [0.5, 0.35, 0.6] }],
+    props: [
+      {
+        kind: 'rope',
+        through: [
+          { of: 'chest', p: [0.1, -0.3, 1.1] },
+          { of: 'chest', p: [0.44, 0.42, 0.95] },
+          { of: 'chest', p: [0.48, 1.28, 0.2] },
+          { of: 'chest', p: [0.4, 1.0, -0.72] },
+          [0.5, 0.35, -2.9],
+        ],
+      },
+      { kind: 'box', c: [0.5, 0.35, -3.4], s: [0.5, 0.35, 0.6] },
+    ],
   }),
   'bell-ringer-skipping': pose('Bell-ringer skipping', 'walking or running', [40, -75], {
     moving: true,
@@ -208,7 +220,16 @@ export const REACHING = {
       armL: gripAt('L', [0.05, 6.75, 1.05], [0, 1, 0.05], [1, -0.4, -0.1]),
       armR: gripAt('R', [0.02, 6.1, 1.05], [0, 1, 0.05], [-1, -0.4, -0.1]),
     }),
-    props: [{ kind: 'rope', through: [[0.04, 8.7, 1.04], [0.04, 6.4, 1.05], [0.04, 1.2, 1.1]] }],
+    props: [
+      {
+        kind: 'rope',
+        through: [
+          [0.04, 8.7, 1.04],
+          [0.04, 6.4, 1.05],
+          [0.04, 1.2, 1.1],
+        ],
+      },
+    ],
   }),
   'bell-ringer-hauling': pose('Bell-ringer hauling the rope', 'reaching or pulling', [85, -60], {
     moving: true,
@@ -223,7 +244,18 @@ export const REACHING = {
       armL: gripAt('L', [0.12, 4.75, 1.55], [0, 0.25, 1], [1, -0.6, 0]),
       armR: gripAt('R', [0.04, 4.5, 0.85], [0, 0.25, 1], [-1, -0.4, 0]),
     }),
-    props: [{ kind: 'rope', through: [[0.11, 5.3, 3.9], [0.09, 4.72, 1.5], [0.04, 4.46, 0.8], [-0.4, 2.6, -0.5], [-0.6, 0.06, -0.9]] }],
+    props: [
+      {
+        kind: 'rope',
+        through: [
+          [0.11, 5.3, 3.9],
+          [0.09, 4.72, 1.5],
+          [0.04, 4.46, 0.8],
+          [-0.4, 2.6, -0.5],
+          [-0.6, 0.06, -0.9],
+        ],
+      },
+    ],
   }),
   'archer-drawing': pose('Archer drawing', 'reaching or pulling', [35, -55], {
     root: { pos: [0, 4.12, 0], rot: [0, -64, 0] },
@@ -328,7 +360,17 @@ export const REACHING = {
       armL: gripAt('L', [0.3, 3.35, 2.4], [0, -0.2, 1], [1, -0.4, 0]),
       armR: gripAt('R', [-0.3, 3.85, 0.8], [0.1, -0.2, 1], [-1, 0.2, -0.6]),
     }),
-    props: [{ kind: 'rope', through: [[0.7, 0.9, 4.4], [0.3, 3.3, 2.45], [-0.3, 3.8, 0.75], [-0.5, 1.4, 0.1]] }],
+    props: [
+      {
+        kind: 'rope',
+        through: [
+          [0.7, 0.9, 4.4],
+          [0.3, 3.3, 2.45],
+          [-0.3, 3.8, 0.75],
+          [-0.5, 1.4, 0.1],
+        ],
+      },
+    ],
   }),
   'bread-carrier-handing-over': pose('Bread-carrier handing over', 'reaching or pulling', [-65, 30], {
     root: { pos: [0, 4.0, 0], rot: [14, 0, 2] },

@@ -78,7 +78,12 @@ export const SEATED = {
     neck: [4, 0, 4],
     head: [2, 0, 10],
     props: [BENCH],
-    ...limbs({ legL: flat(0.5, 1.5, 10), legR: flat(-0.5, 1.45, -10), armL: onThigh('L', 0.7), armR: onThigh('R', 0.7) }),
+    ...limbs({
+      legL: flat(0.5, 1.5, 10),
+      legR: flat(-0.5, 1.45, -10),
+      armL: onThigh('L', 0.7),
+      armR: onThigh('R', 0.7),
+    }),
   }),
   'bread-carrier-resting-chin': pose('Bread-carrier, chin on the fist', 'seated', [-40, 55], {
     support: 1.86,
@@ -135,8 +140,22 @@ export const SEATED = {
     ik: {
       legL: { pos: [-0.42, 0.3, 1.05], pole: [1, 0.75, 0.55], rot: [10, -62, 52] },
       legR: { pos: [0.4, 0.34, 1.5], pole: [-1, 0.75, 0.55], rot: [10, 62, -52] },
-      armL: { rel: 'chest', by: 'tips', pos: [0.06, -0.45, 1.2], palm: [-0.7, 0.5, -0.4], fing: [-0.6, -0.3, 0.8], handRel: true },
-      armR: { rel: 'chest', by: 'tips', pos: [-0.08, -0.35, 1.25], palm: [0.7, 0.3, -0.5], fing: [0.6, -0.4, 0.8], handRel: true },
+      armL: {
+        rel: 'chest',
+        by: 'tips',
+        pos: [0.06, -0.45, 1.2],
+        palm: [-0.7, 0.5, -0.4],
+        fing: [-0.6, -0.3, 0.8],
+        handRel: true,
+      },
+      armR: {
+        rel: 'chest',
+        by: 'tips',
+        pos: [-0.08, -0.35, 1.25],
+        palm: [0.7, 0.3, -0.5],
+        fing: [0.6, -0.4, 0.8],
+        handRel: true,
+      },
     },
     handL: HAND.pinching,
     handR: HAND.pinching,
@@ -180,8 +199,14 @@ export const SEATED = {
     ...limbs({
       legR: flat(-0.5, 1.75, -10),
       legL: lifted([0.36, 1.8, 2.35], 10, 6, [0.2, 1, 0.3]),
-      armL: { target: { pos: [0.44, 3.1, 2.05], pole: [1, -0.2, -0.2], palm: [-0.2, -0.3, -1], fing: [-1, -0.3, 0.1] }, shape: { curl: 0.3 } },
-      armR: { target: { pos: [0.2, 2.85, 2.1], pole: [-1, -0.3, -0.3], palm: [0.2, 0.1, -1], fing: [1, -0.2, 0.1] }, shape: { curl: 0.3 } },
+      armL: {
+        target: { pos: [0.44, 3.1, 2.05], pole: [1, -0.2, -0.2], palm: [-0.2, -0.3, -1], fing: [-1, -0.3, 0.1] },
+        shape: { curl: 0.3 },
+      },
+      armR: {
+        target: { pos: [0.2, 2.85, 2.1], pole: [-1, -0.3, -0.3], palm: [0.2, 0.1, -1], fing: [1, -0.2, 0.1] },
+        shape: { curl: 0.3 },
+      },
     }),
   }),
   'archer-tired-on-a-crate': pose('Archer tired on a crate', 'seated', [40, -120], {
@@ -195,8 +220,20 @@ export const SEATED = {
     ik: {
       legL: { ...flat(0.62, 1.5, 18), pole: [0.3, 1, 0.5] },
       legR: { ...flat(-0.58, 1.35, -16), pole: [-0.3, 1, 0.5] },
-      armL: { rel: 'calf.L', pos: [-0.08, 0.28, 0.42], pole: [1, 0.2, -0.2], palm: [-0.6, -0.3, -0.6], fing: [-0.3, -1, 0.3] },
-      armR: { rel: 'calf.R', pos: [0.08, 0.28, 0.42], pole: [-1, 0.2, -0.2], palm: [0.6, -0.3, -0.6], fing: [0.3, -1, 0.3] },
+      armL: {
+        rel: 'calf.L',
+        pos: [-0.08, 0.28, 0.42],
+        pole: [1, 0.2, -0.2],
+        palm: [-0.6, -0.3, -0.6],
+        fing: [-0.3, -1, 0.3],
+      },
+      armR: {
+        rel: 'calf.R',
+        pos: [0.08, 0.28, 0.42],
+        pole: [-1, 0.2, -0.2],
+        palm: [0.6, -0.3, -0.6],
+        fing: [0.3, -1, 0.3],
+      },
     },
     handL: HAND.relaxed,
     handR: HAND.relaxed,
@@ -295,7 +332,14 @@ export const RECLINING = {
     ik: {
       legR: { pos: [2.5, 0.26, 1.5], pole: [-0.2, 0, 1], rot: [20, 40, 84] },
       legL: { pos: [2.2, 0.62, 1.35], pole: [-0.2, 0.3, 1], rot: [20, 50, 84] },
-      armR: { rel: 'head', pos: [-0.52, -0.3, 0.9], pole: [0, -0.4, 1], palm: [0.9, 0.1, -0.3], fing: [0.2, 1, -0.3], handRel: true },
+      armR: {
+        rel: 'head',
+        pos: [-0.52, -0.3, 0.9],
+        pole: [0, -0.4, 1],
+        palm: [0.9, 0.1, -0.3],
+        fing: [0.2, 1, -0.3],
+        handRel: true,
+      },
       armL: { pos: [-0.9, 0.4, 1.6], pole: [0.5, 1, 0.2], palm: [0, -1, 0.1], fing: [-0.8, -0.2, 0.4] },
     },
     handL: HAND.relaxed,
@@ -362,10 +406,16 @@ export const RECLINING = {
     ik: {
       legL: { ...flat(0.55, 2.55, 10), pole: [0.2, 1, 0.4] },
       legR: { ...flat(-0.36, 1.1, -6, 1.5), pole: [-0.1, 1, 0.3] },
-      armR: { rel: 'head', pos: [-0.5, 0.5, 0.2], pole: [-1, 0.2, 0.4], palm: [0.3, -0.1, -1], fing: [0.9, 0.3, -0.2], handRel: true },
+      armR: {
+        rel: 'head',
+        pos: [-0.5, 0.5, 0.2],
+        pole: [-1, 0.2, 0.4],
+        palm: [0.3, -0.1, -1],
+        fing: [0.9, 0.3, -0.2],
+        handRel: true,
+      },
     },
     handL: HAND.relaxed,
     handR: HAND.relaxed,
   }),
 };
-

@@ -26,7 +26,12 @@ export const STANDING = {
     chest: [2, 0, 4],
     neck: [4, 0, 6],
     head: [6, 2, 12],
-    ...limbs({ legL: flat(0.44, 0.06, 16), legR: flat(-0.42, -0.02, -14), armL: behindBack('L'), armR: behindBack('R') }),
+    ...limbs({
+      legL: flat(0.44, 0.06, 16),
+      legR: flat(-0.42, -0.02, -14),
+      armL: behindBack('L'),
+      armR: behindBack('R'),
+    }),
   }),
   'archer-presenting': pose('Archer presenting the bow', 'standing even', [25, -120], {
     root: { pos: [0, 4.16, 0] },
@@ -35,7 +40,11 @@ export const STANDING = {
     neck: [2, 0, -4],
     head: [-2, 0, -10],
     ...armL([8, 70, 0], [16, 20]),
-    ...limbs({ legL: flat(0.36, 0, 12), legR: flat(-0.36, 0, -12), armR: gripAt('R', [-0.72, 4.7, 1.7], [0.05, 1, 0.1]) }),
+    ...limbs({
+      legL: flat(0.36, 0, 12),
+      legR: flat(-0.36, 0, -12),
+      armR: gripAt('R', [-0.72, 4.7, 1.7], [0.05, 1, 0.1]),
+    }),
     handL: HAND.relaxed,
     props: [{ kind: 'bow', hand: 'R', length: 5.6 }],
   }),
@@ -170,7 +179,12 @@ export const SHIFTED = {
     head: [6, -4, -12],
     clavL: [0, -6],
     clavR: [0, -6],
-    ...limbs({ legL: flat(0.28, -0.08, 14), legR: flat(-0.48, 0.2, -26), armL: behindHead('L'), armR: behindHead('R') }),
+    ...limbs({
+      legL: flat(0.28, -0.08, 14),
+      legR: flat(-0.48, 0.2, -26),
+      armL: behindHead('L'),
+      armR: behindHead('R'),
+    }),
   }),
   'bread-carrier-with-a-basket-on-the-hip': pose('Bread-carrier, basket on the hip', 'weight shifted', [-30, 35], {
     ...weightOn('L', 8, 10),

@@ -157,7 +157,18 @@ export const WORKING = {
       armL: tipsAt('L', [0.12, -0.1, 1.25], [-0.6, 0.4, -0.6], [-0.8, 0.1, 0.5], 'chest', HAND.pinching),
       armR: tipsAt('R', [-0.16, -0.05, 1.3], [0.6, 0.1, -0.7], [0.8, 0, 0.5], 'chest', HAND.pinching),
     }),
-    props: [{ kind: 'rope', sag: 0.5, through: [[0.9, 2.2, 1.6], { of: 'hand.L', p: [-0.1, -0.7, 0] }, { of: 'hand.R', p: [0.1, -0.7, 0] }, [-0.8, 0.06, 1.2]] }],
+    props: [
+      {
+        kind: 'rope',
+        sag: 0.5,
+        through: [
+          [0.9, 2.2, 1.6],
+          { of: 'hand.L', p: [-0.1, -0.7, 0] },
+          { of: 'hand.R', p: [0.1, -0.7, 0] },
+          [-0.8, 0.06, 1.2],
+        ],
+      },
+    ],
   }),
   'bread-carrier-tray-overhead': pose('Bread-carrier, tray overhead', 'two-handed work', [25, -145], {
     root: { pos: [0, 4.14, 0], rot: [-1, 0, 3] },
@@ -189,7 +200,10 @@ export const WORKING = {
     }),
     handL: { curl: 0.3 },
     handR: { curl: 0.3 },
-    props: [{ kind: 'box', c: [0, 1.55, 1.75], s: [1.5, 1.55, 0.8] }, { kind: 'bar', from: [-0.4, 3.2, 1.72], to: [0.42, 3.2, 1.72], r: 0.19 }],
+    props: [
+      { kind: 'box', c: [0, 1.55, 1.75], s: [1.5, 1.55, 0.8] },
+      { kind: 'bar', from: [-0.4, 3.2, 1.72], to: [0.42, 3.2, 1.72], r: 0.19 },
+    ],
   }),
   'drummer-striking': pose('Drummer striking', 'two-handed work', [35, -50], {
     root: { pos: [0, 4.1, -0.05], rot: [4, 0, 3] },
@@ -236,7 +250,14 @@ export const WORKING = {
       armR: gripBy('R', 'chest', [-0.1, -0.6, 1.3], [0.6, 0.2, 0.8]),
     }),
     props: [
-      { kind: 'rope', sag: 0.9, through: [{ of: 'hand.L', p: [-0.05, -0.42, 0.1] }, { of: 'hand.R', p: [0.05, -0.42, -0.1] }] },
+      {
+        kind: 'rope',
+        sag: 0.9,
+        through: [
+          { of: 'hand.L', p: [-0.05, -0.42, 0.1] },
+          { of: 'hand.R', p: [0.05, -0.42, -0.1] },
+        ],
+      },
       { kind: 'rope', sag: 0.5, through: [{ of: 'hand.R', p: [0.05, -0.42, 0] }, [-0.5, 0.06, 1.7], [0.5, 0.06, 2.1]] },
     ],
   }),
@@ -280,7 +301,16 @@ export const WORKING = {
       armL: gripAt('L', [1.4, 6.8, 0.7], [0.9, 0.3, 0.1]),
       armR: gripAt('R', [-1.3, 7.1, 0.7], [-0.9, 0.3, 0.1]),
     }),
-    props: [{ kind: 'rope', sag: 0.9, through: [{ of: 'hand.L', p: [-0.1, -0.42, -0.08] }, { of: 'hand.R', p: [0.1, -0.42, -0.08] }] }],
+    props: [
+      {
+        kind: 'rope',
+        sag: 0.9,
+        through: [
+          { of: 'hand.L', p: [-0.1, -0.42, -0.08] },
+          { of: 'hand.R', p: [0.1, -0.42, -0.08] },
+        ],
+      },
+    ],
   }),
   'bell-ringer-hammering': pose('Bell-ringer driving a stake', 'two-handed work', [60, -45], {
     moving: true,
@@ -296,8 +326,18 @@ export const WORKING = {
       armR: gripBy('R', 'chest', [-0.12, 1.98, 0.42], [-0.4, 0.5, -0.7], [-1, 0.1, 0.2]),
     }),
     props: [
-      { kind: 'bar', from: { of: 'chest', p: [0.14, 1.64, 0.92] }, to: { of: 'chest', p: [-0.62, 2.62, -0.5] }, r: 0.05 },
-      { kind: 'bar', from: { of: 'chest', p: [-0.8, 2.3, -0.55] }, to: { of: 'chest', p: [-0.44, 2.94, -0.45] }, r: 0.19 },
+      {
+        kind: 'bar',
+        from: { of: 'chest', p: [0.14, 1.64, 0.92] },
+        to: { of: 'chest', p: [-0.62, 2.62, -0.5] },
+        r: 0.05,
+      },
+      {
+        kind: 'bar',
+        from: { of: 'chest', p: [-0.8, 2.3, -0.55] },
+        to: { of: 'chest', p: [-0.44, 2.94, -0.45] },
+        r: 0.19,
+      },
       { kind: 'bar', from: [0.25, 0, 2.2], to: [0.25, 1.4, 2.2], r: 0.07 },
     ],
   }),

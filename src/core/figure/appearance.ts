@@ -1,0 +1,35 @@
+import { type KeyLight, type Look, STUDIO_LIGHT } from './light';
+
+/** How a figure is shown: its light, its material and whether it wears close-fitting cover. */
+export interface Appearance {
+  light: KeyLight;
+  look: Look;
+  covered: boolean;
+}
+
+export const STUDIO: Appearance = { light: STUDIO_LIGHT, look: 'clay', covered: false };
+
+/** The eight directions the key light can come from, degrees from behind the eye, and the heights it can stand at. */
+export const LIGHT_DIRECTIONS = [
+  { azimuthDeg: 0, name: 'from behind you' },
+  { azimuthDeg: 58, name: 'from the right' },
+  { azimuthDeg: 90, name: 'from the side, right' },
+  { azimuthDeg: 135, name: 'from behind it, right' },
+  { azimuthDeg: 180, name: 'from behind it' },
+  { azimuthDeg: -135, name: 'from behind it, left' },
+  { azimuthDeg: -90, name: 'from the side, left' },
+  { azimuthDeg: -58, name: 'from the left' },
+] as const;
+export const LIGHT_HEIGHTS = [
+  { elevationDeg: 14, name: 'low' },
+  { elevationDeg: 46, name: 'high' },
+  { elevationDeg: 74, name: 'overhead' },
+] as const;
+
+/** Tells two appearances apart in a cache; empty for the studio's. */
+export function appearanceKey({ light, look, covered }: Appearance): string {
+  const plain =
+    light.azimuthDeg === STUDIO_LIGHT.azimuthDeg && light.elevationDeg === STUDIO_LIGHT.elevationDeg && look === 'clay';
+  const lit = plain ? '' : `?${look},${String(light.azimuthDeg)},${String(light.elevationDeg)}`;
+  return covered ? `${lit}+covered` : lit;
+}

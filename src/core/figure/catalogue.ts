@@ -1,0 +1,72 @@
+import type { BuildName } from './builds';
+import catalogue from './catalogue.json';
+import type { Family } from './poses/author';
+import { describeHeading, type Facing, type ViewName } from './view';
+
+/**
+ * What is shipped of the built-in figures: facts and sizes of their pictures, worked out once by `npm run figures` so that no screen
+ * needs the figure's mathematics to list them.
+ */
+export interface CatalogueEntry {
+  id: string;
+  poseId: string;
+  build: BuildName;
+  name: string;
+  family: Family;
+  viewName: ViewName;
+  facing: Facing;
+  /** 1 gentle to 5 hard. */
+  difficulty: number;
+  /** File name without ending. */
+  file: string;
+  /** Pixels of the cut-out for grids. */
+  small: readonly [width: number, height: number];
+  /** A full-size picture ships too. */
+  full: boolean;
+}
+
+/** As stored: poses by slug [name, family, heading in degrees], views [slug, build, azimuth, elevation, lens, difficulty, width, height, full]. */
+export interface CatalogueFile {
+  poses: Record<string, [name: string, family: Family, headingDeg: number]>;
+  views: [string, BuildName, number, number, number, number, number, number, 0 | 1][];
+}
+const { poses, views } = catalogue as unknown as CatalogueFile;
+
+/** The file name of a view's pictures, without ending. */
+export const figureFileName = (poseId: string, build: string, azimuthDeg: number): string =>
+  `${poseId}-${build}-${String(azimuthDeg)}`;
+
+export const CATALOGUE: readonly CatalogueEntry[] = views.map(
+  ([poseId, build, azimuth, elevation, lens, difficulty, width, height, full]) => {
+    const [name, family, heading] = poses[poseId];
+    return {
+      id: ['figure', poseId, build, azimuth, elevation, lens].join('/'),
+      poseId,
+      build,
+      name,
+      family,
+      ...describeHeading(heading, azimuth),
+      difficulty,
+      file: figureFileName(poseId, build, azimuth),
+      small: [width, height],
+      full: full === 1,
+    };
+  },
+);
+const byId = new Map(CATALOGUE.map((entry) => [entry.id, entry]));
+export const catalogued = (referenceId: string): CatalogueEntry | undefined => byId.get(referenceId);
+
+/** Name, family and view of any view of an authored pose, mirrored or not; undefined for other poses and for pictures. */
+export function factsAtHand(
+  referenceId: string,
+): (Pick<CatalogueEntry, 'name' | 'family' | 'viewName' | 'facing'> & { difficulty?: number }) | undefined {
+  const entry = byId.get(referenceId);
+  if (entry) return entry;
+  const [kind, poseId, , azimuth] = referenceId.split('/');
+  if (kind !== 'figure' || poseId === undefined) return undefined;
+  const mirrored = poseId.endsWith('~m');
+  const slug = mirrored ? poseId.slice(0, -2) : poseId;
+  if (!Object.hasOwn(poses, slug)) return undefined;
+  const [name, family, heading] = poses[slug];
+  return { name, family, ...describeHeading(mirrored ? -heading : heading, Number(azimuth)) };
+}

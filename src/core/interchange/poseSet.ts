@@ -1,0 +1,53 @@
+import { z } from 'zod';
+import { splitFigureReference } from '../figure/referenceId';
+
+/** A set of poses as a file: what each figure is, with the pose's own data. See docs/formats.md. */
+export const POSE_SET_FORMAT = 'fox-minute-poses';
+
+const fileSchema = z.object({
+  format: z.literal(POSE_SET_FORMAT),
+  version: z.literal(1),
+  name: z.string().trim().min(1).max(80),
+  figures: z
+    .array(
+      z.object({
+        reference: z.string().max(200),
+        name: z.string().min(1).max(120),
+      }),
+    )
+    .min(1)
+    .max(500),
+});
+
+export interface PoseSetFile {
+  name: string;
+  figures: { reference: string; name: string }[];
+}
+
+export const poseSetJson = (name: string, figures: readonly object[]): string =>
+  JSON.stringify({ format: POSE_SET_FORMAT, version: 1, name, figures }, undefined, 1);
+
+/**
+ * Read a set of poses from a file's text.
+ * @throws Error with a sentence for the user.
+ */
+export function parsePoseSet(text: string): PoseSetFile {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    throw new Error('The file is not JSON: it may have been cut off on the way.');
+  }
+  const { format, version } = z.object({ format: z.unknown(), version: z.unknown() }).partial().catch({}).parse(value);
+  if (format !== POSE_SET_FORMAT) throw new Error('The file is not a set of poses from this program.');
+  if (version !== 1)
+    throw new Error(`The file was made by a later version (${String(version)}). Update this one and try again.`);
+  const parsed = fileSchema.safeParse(value);
+  if (!parsed.success) {
+    const [issue] = parsed.error.issues;
+    throw new Error(`The file has a fault at “${issue.path.join('.')}”: ${issue.message}.`);
+  }
+  const bad = parsed.data.figures.findIndex(({ reference }) => !splitFigureReference(reference));
+  if (bad >= 0) throw new Error(`Figure ${String(bad + 1)} of the file has a reference that cannot be read.`);
+  return parsed.data;
+}

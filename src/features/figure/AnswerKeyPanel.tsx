@@ -1,0 +1,45 @@
+import { type LayerId, LAYERS } from './layers';
+
+const inOrder = [...LAYERS].sort(
+  (a, b) => Number(a.hotkey === '0' ? 10 : a.hotkey) - Number(b.hotkey === '0' ? 10 : b.hotkey),
+);
+
+/** Which layers of the answer key lie over the picture; each has its digit. */
+export function AnswerKeyPanel({
+  shown,
+  onToggle,
+  onClear,
+}: {
+  shown: ReadonlySet<LayerId>;
+  onToggle: (layer: LayerId) => void;
+  onClear: () => void;
+}) {
+  return (
+    <section aria-label="Answer key" className="no-print">
+      <div className="flex items-baseline justify-between">
+        <h2 className="text-[20px]">Answer key</h2>
+        {shown.size > 0 && (
+          <button type="button" className="btn-quiet btn btn-sm" onClick={onClear}>
+            Take all off
+          </button>
+        )}
+      </div>
+      <ul className="mt-1 grid grid-cols-2 gap-x-3">
+        {inOrder.map(({ id, label, hotkey }) => (
+          <li key={id}>
+            <label className="flex min-h-[32px] cursor-pointer items-center gap-2 max-sm:min-h-[48px]">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={shown.has(id)}
+                onChange={() => onToggle(id)}
+              />
+              <span className="flex-1">{label}</span>
+              <kbd className="kbd kbd-sm max-sm:hidden">{hotkey}</kbd>
+            </label>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

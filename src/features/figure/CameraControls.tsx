@@ -1,0 +1,112 @@
+import { ArrowDown, ArrowUp, FlipHorizontal2, RotateCcw, RotateCw, Shuffle } from 'lucide-react';
+import { BUILDS, type BuildName } from '@/core/figure/builds';
+import type { FigureReference } from '@/core/figure/referenceId';
+import { LENS, TURN_DEG } from './views';
+
+const BUILD_WORDS: Record<BuildName, string> = {
+  masc: 'Masculine',
+  fem: 'Feminine',
+  lean: 'Tall and lean',
+  stocky: 'Stocky',
+  muscular: 'Muscular',
+  heavy: 'Heavy',
+  slight: 'Slight',
+  older: 'Older',
+};
+
+/** Around the figure, up and down, and how strongly the lens foreshortens; who it is; the mirror. */
+export function CameraControls({
+  reference,
+  onMove,
+  onAnother,
+  onMirror,
+  onBuild,
+}: {
+  reference: FigureReference;
+  onMove: (by: { turnDeg?: number; raiseDeg?: number; lensDeg?: number }) => void;
+  onAnother: () => void;
+  onMirror: () => void;
+  onBuild: (build: BuildName) => void;
+}) {
+  const button = 'btn-quiet btn max-sm:h-14 max-sm:min-w-14';
+  const { lensDeg } = reference.view;
+  return (
+    <div
+      className="no-print mt-3 flex flex-wrap items-center gap-x-2 gap-y-3"
+      role="toolbar"
+      aria-label="Where you look from"
+    >
+      <button
+        type="button"
+        className={button}
+        title="Turn left (Left arrow)"
+        aria-label="Turn left"
+        onClick={() => onMove({ turnDeg: -TURN_DEG })}
+      >
+        <RotateCcw size={17} aria-hidden />
+      </button>
+      <button
+        type="button"
+        className={button}
+        title="Turn right (Right arrow)"
+        aria-label="Turn right"
+        onClick={() => onMove({ turnDeg: TURN_DEG })}
+      >
+        <RotateCw size={17} aria-hidden />
+      </button>
+      <button
+        type="button"
+        className={button}
+        title="From higher (Up arrow)"
+        aria-label="From higher"
+        onClick={() => onMove({ raiseDeg: 10 })}
+      >
+        <ArrowUp size={17} aria-hidden />
+      </button>
+      <button
+        type="button"
+        className={button}
+        title="From lower (Down arrow)"
+        aria-label="From lower"
+        onClick={() => onMove({ raiseDeg: -10 })}
+      >
+        <ArrowDown size={17} aria-hidden />
+      </button>
+      <label className="flex items-center gap-2 px-2 text-[14px]">
+        flat
+        <input
+          type="range"
+          className="range w-[120px] range-xs"
+          aria-label="Lens, from flat to strongly wide"
+          min={LENS.low}
+          max={LENS.high}
+          step={2}
+          value={lensDeg}
+          onChange={(event) => onMove({ lensDeg: Number(event.target.value) - lensDeg })}
+        />
+        wide
+      </label>
+      <button type="button" className={button} onClick={onAnother}>
+        <Shuffle size={17} aria-hidden /> Another view <kbd className="kbd kbd-sm max-sm:hidden">N</kbd>
+      </button>
+      <button type="button" className={button} onClick={onMirror}>
+        <FlipHorizontal2 size={17} aria-hidden /> Mirror <kbd className="kbd kbd-sm max-sm:hidden">M</kbd>
+      </button>
+      <label className="flex items-center gap-2 text-[14px]">
+        <span className="sr-only">Build</span>
+        <select
+          className="select w-auto max-sm:h-14"
+          aria-label="Build of the figure"
+          value={reference.build}
+          onChange={(event) => onBuild(event.target.value as BuildName)}
+        >
+          {(Object.keys(BUILDS) as BuildName[]).map((build) => (
+            <option key={build} value={build}>
+              {BUILD_WORDS[build]}
+            </option>
+          ))}
+        </select>
+      </label>
+    </div>
+  );
+}

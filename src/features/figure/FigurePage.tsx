@@ -1,0 +1,190 @@
+'use client';
+import Link from 'next/link';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import type { Appearance } from '@/core/figure/appearance';
+import { figureReferenceId, type FigureReference, mirroredId, splitFigureReference } from '@/core/figure/referenceId';
+import { durationWords } from '@/core/practice/duration';
+import { singlePosePlan } from '@/core/practice/singlePose';
+import { storageProblem } from '@/storage/problems';
+import { knownFacts } from '@/storage/references';
+import { startSession } from '@/storage/startSession';
+import { useCovered } from '@/storage/useCovered';
+import { useStored } from '@/storage/useStored';
+import { Notice } from '@/ui/Notice';
+import { unlockSound } from '@/ui/sound/cuePlayer';
+import { AnswerKeyPanel } from './AnswerKeyPanel';
+import { CameraControls } from './CameraControls';
+import { FigurePlate } from './FigurePlate';
+import { type LayerId, LAYERS } from './layers';
+import { LightAndLook } from './LightAndLook';
+import { FRESH, loadPageState, type PageState, savePageState } from './pageState';
+import { SaveFigure } from './SaveFigure';
+import { useFigure } from './useFigure';
+import { anotherView, moved, TURN_DEG } from './views';
+
+const LENGTHS_MS = [30_000, 60_000, 120_000, 300_000];
+
+export function FigurePage() {
+  const id = useSearchParams().get('id') ?? '';
+  const reference = splitFigureReference(id);
+  const saved = useStored(loadPageState, [], []);
+  const covered = useCovered();
+  if (!reference)
+    return (
+      <div className="max-w-[60ch] py-8">
+        <Notice tone="plain">
+          There is no figure at this address. <Link href="/poses">Choose one under Poses</Link>.
+        </Notice>
+      </div>
+    );
+  if ((!saved.value && !saved.problem) || covered === undefined) return <div className="mt-4 h-[70dvh] skeleton" />;
+  return <Figure key={reference.poseId} start={reference} saved={saved.value ?? FRESH} covered={covered} />;
+}
+
+function Figure({ start, saved, covered }: { start: FigureReference; saved: PageState; covered: boolean }) {
+  const router = useRouter();
+  const [reference, setReference] = useState(start);
+  const [state, setState] = useState(saved);
+  const svg = useRef<SVGSVGElement>(null);
+  const id = figureReferenceId(reference);
+  const appearance: Appearance = { light: state.light, look: state.look, covered };
+  const figure = useFigure(id, appearance);
+  const name = figure.reading?.facts.name ?? knownFacts(id)?.name ?? 'Figure';
+
+  const change = useCallback((to: (before: FigureReference) => FigureReference) => setReference(to), []);
+  useEffect(() => {
+    window.history.replaceState(null, '', `/poses/figure?id=${encodeURIComponent(id)}`);
+  }, [id]);
+  const keep = useCallback((next: (before: PageState) => PageState) => {
+    setState((before) => {
+      const after = next(before);
+      savePageState(after).catch(() => undefined); // a convenience: not worth a message
+      return after;
+    });
+  }, []);
+  const toggle = useCallback(
+    (layer: LayerId) =>
+      keep((before) => ({
+        ...before,
+        layers: before.layers.includes(layer) ? before.layers.filter((l) => l !== layer) : [...before.layers, layer],
+      })),
+    [keep],
+  );
+  const mirror = useCallback(
+    () =>
+      change((r) => ({
+        ...r,
+        poseId: mirroredId(r.poseId),
+        view: { ...r.view, azimuthDeg: -r.view.azimuthDeg },
+      })),
+    [change],
+  );
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const target = event.target as HTMLElement;
+      if (event.ctrlKey || event.metaKey || event.altKey || target.closest('select, textarea, input[type=text]'))
+        return;
+      const layer = LAYERS.find(({ hotkey }) => hotkey === event.key);
+      const onSlider = target.matches('input[type=range]');
+      const actions: Record<string, () => void> = {
+        ArrowLeft: () => change((r) => moved(r, { turnDeg: -TURN_DEG })),
+        ArrowRight: () => change((r) => moved(r, { turnDeg: TURN_DEG })),
+        ArrowUp: () => change((r) => moved(r, { raiseDeg: 10 })),
+        ArrowDown: () => change((r) => moved(r, { raiseDeg: -10 })),
+        n: () => change(anotherView),
+        m: mirror,
+      };
+      const act = actions[event.key.length === 1 ? event.key.toLowerCase() : event.key] as (() => void) | undefined;
+      if (layer) toggle(layer.id);
+      else if (act && !(onSlider && event.key.startsWith('Arrow'))) act();
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [change, mirror, toggle]);
+
+  const drawNow = (drawMs: number): void => {
+    unlockSound();
+    startSession(singlePosePlan(id, drawMs)).then(
+      () => router.push('/run'),
+      (error: unknown) => toast.error(storageProblem(error)),
+    );
+  };
+  const shown = new Set(state.layers);
+  return (
+    <div className="grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_400px]">
+      <div className="min-w-0">
+        <FigurePlate
+          figure={figure}
+          name={name}
+          shown={shown}
+          svgRef={svg}
+          onDrag={(turnDeg, raiseDeg) => change((r) => moved(r, { turnDeg, raiseDeg }))}
+        />
+        <CameraControls
+          reference={reference}
+          onMove={(by) => change((r) => moved(r, by))}
+          onAnother={() => change(anotherView)}
+          onMirror={mirror}
+          onBuild={(build) => change((r) => ({ ...r, build }))}
+        />
+      </div>
+      <div className="flex flex-col gap-5">
+        <header>
+          <h1 className="text-[30px] leading-tight">{name}</h1>
+          <p className="min-h-[22px] text-quiet" aria-live="polite">
+            {figure.reading &&
+              `${figure.reading.facts.family}; ${figure.reading.key.viewName}, ${
+                figure.reading.key.facing === 'left' || figure.reading.key.facing === 'right'
+                  ? `facing ${figure.reading.key.facing}, `
+                  : ''
+              }seen ${figure.reading.key.eyeLevel}; difficulty ${String(figure.reading.facts.difficulty)} of 5${
+                figure.reading.facts.why.length > 0 ? ` (${figure.reading.facts.why.join(', ')})` : ''
+              }`}
+          </p>
+        </header>
+        <section aria-label="Draw this view" className="no-print">
+          <p className="font-semibold">Draw this view now</p>
+          <div className="mt-2 flex flex-wrap gap-2">
+            {LENGTHS_MS.map((ms) => (
+              <button key={ms} type="button" className="btn max-sm:h-14" onClick={() => drawNow(ms)}>
+                {durationWords(ms)}
+              </button>
+            ))}
+          </div>
+        </section>
+        <AnswerKeyPanel shown={shown} onToggle={toggle} onClear={() => keep((before) => ({ ...before, layers: [] }))} />
+        <section aria-label="What is known of it">
+          <h2 className="text-[20px]">What there is to see</h2>
+          {figure.reading ? (
+            <ul className="mt-1 flex max-w-[60ch] flex-col gap-1">
+              {figure.reading.sentences.map((sentence) => (
+                <li key={sentence}>{sentence}</li>
+              ))}
+            </ul>
+          ) : (
+            <div className="mt-2 h-[150px] skeleton" aria-label="Reading the figure" />
+          )}
+        </section>
+        <LightAndLook
+          look={state.look}
+          light={state.light}
+          onLook={(look) => keep((before) => ({ ...before, look }))}
+          onLight={(light) => keep((before) => ({ ...before, light }))}
+        />
+        <SaveFigure
+          id={id}
+          name={name}
+          picture={figure.picture}
+          covered={covered}
+          svg={svg}
+          hasLayers={shown.size > 0}
+        />
+      </div>
+    </div>
+  );
+}

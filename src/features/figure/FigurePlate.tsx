@@ -1,0 +1,81 @@
+import { type PointerEvent, type RefObject, useRef } from 'react';
+import { AnswerKeyOverlay } from './AnswerKeyOverlay';
+import type { LayerId } from './layers';
+import type { FigureState } from './useFigure';
+
+/** Degrees turned for each pixel dragged, and the least that is worth a new picture. */
+const DEG_PER_PX = 0.4;
+const LEAST_DEG = 5;
+
+/** The figure's picture with the answer key over it; dragged to turn it. */
+export function FigurePlate({
+  figure,
+  name,
+  shown,
+  svgRef,
+  onDrag,
+}: {
+  figure: FigureState;
+  name: string;
+  shown: ReadonlySet<LayerId>;
+  svgRef: RefObject<SVGSVGElement | null>;
+  onDrag: (turnDeg: number, raiseDeg: number) => void;
+}) {
+  const from = useRef<{ x: number; y: number }>(undefined);
+  const drag = (event: PointerEvent): void => {
+    if (!from.current) return;
+    const turn = Math.round(-(event.clientX - from.current.x) * DEG_PER_PX);
+    const raise = Math.round((event.clientY - from.current.y) * DEG_PER_PX);
+    if (Math.abs(turn) < LEAST_DEG && Math.abs(raise) < LEAST_DEG) return;
+    from.current = { x: event.clientX, y: event.clientY };
+    onDrag(turn, raise);
+  };
+  const { reading } = figure;
+  const aspect = reading ? reading.key.width / reading.key.height : undefined;
+  return (
+    <div
+      className="relative grid h-[min(66dvh,720px)] touch-none place-items-center overflow-hidden bg-plate p-3 select-none max-sm:h-[56dvh]"
+      style={{ cursor: 'grab' }}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        from.current = { x: event.clientX, y: event.clientY };
+      }}
+      onPointerMove={drag}
+      onPointerUp={() => (from.current = undefined)}
+      onPointerCancel={() => (from.current = undefined)}
+    >
+      {figure.url ? (
+        <div
+          className="relative h-full max-w-full"
+          style={
+            aspect
+              ? { aspectRatio: aspect, ...(aspect > 1.1 && { height: 'auto', width: '100%', maxHeight: '100%' }) }
+              : undefined
+          }
+        >
+          <img
+            src={figure.url}
+            alt={`${name}${reading ? `, ${reading.key.viewName} view` : ''}`}
+            draggable={false}
+            className="h-full w-full object-contain"
+          />
+          {reading && shown.size > 0 && (
+            <AnswerKeyOverlay answers={reading.key} shown={shown} svgRef={svgRef} label={`Answer key over ${name}`} />
+          )}
+        </div>
+      ) : (
+        !figure.failed && <div className="h-full w-full skeleton" />
+      )}
+      {figure.failed && (
+        <p role="alert" className="max-w-[40ch] rounded bg-sheet p-3">
+          This view could not be made here. Nothing is lost: turn the figure, or go back to Poses and choose another.
+        </p>
+      )}
+      {figure.busy && figure.url && (
+        <p role="status" className="absolute right-3 bottom-3 rounded bg-sheet px-2 py-1 text-[13px] text-quiet">
+          A draft; the finished picture follows.
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,51 @@
+import { LIGHT_DIRECTIONS, LIGHT_HEIGHTS } from '@/core/figure/appearance';
+import type { KeyLight } from '@/core/figure/light';
+
+/** Where the key light stands: a ring of eight places around the figure, seen from above, and three heights. */
+export function LightRing({ light, onChange }: { light: KeyLight; onChange: (light: KeyLight) => void }) {
+  return (
+    <div className="flex items-center gap-5">
+      <div role="radiogroup" aria-label="Where the light comes from" className="relative h-[112px] w-[112px] shrink-0">
+        <span className="absolute inset-[18px] rounded-full border border-hairline" aria-hidden />
+        <span className="absolute inset-0 grid place-items-center text-[12px] text-quiet" aria-hidden>
+          figure
+        </span>
+        {LIGHT_DIRECTIONS.map(({ azimuthDeg, name }) => {
+          const a = (azimuthDeg * Math.PI) / 180;
+          const chosen = light.azimuthDeg === azimuthDeg;
+          return (
+            <button
+              key={azimuthDeg}
+              type="button"
+              role="radio"
+              aria-checked={chosen}
+              aria-label={name}
+              title={name}
+              onClick={() => onChange({ ...light, azimuthDeg })}
+              className="absolute grid h-8 w-8 -translate-x-1/2 -translate-y-1/2 place-items-center"
+              style={{ left: 56 + 40 * Math.sin(a), top: 56 + 40 * Math.cos(a) }}
+            >
+              <span
+                className={`block rounded-full border-2 border-ink ${chosen ? 'h-5 w-5 bg-[var(--ochre)]' : 'h-3 w-3 bg-ground'}`}
+              />
+            </button>
+          );
+        })}
+      </div>
+      <div role="radiogroup" aria-label="How high the light stands" className="flex flex-col gap-1">
+        {[...LIGHT_HEIGHTS].reverse().map(({ elevationDeg, name }) => (
+          <button
+            key={elevationDeg}
+            type="button"
+            role="radio"
+            aria-checked={light.elevationDeg === elevationDeg}
+            onClick={() => onChange({ ...light, elevationDeg })}
+            className={`btn justify-start btn-sm ${light.elevationDeg === elevationDeg ? 'border-ink bg-sheet font-semibold' : 'btn-quiet'}`}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,29 @@
+import type { Point } from '@/core/figure/facts/actionLine';
+import type { Mark } from '@/core/figure/facts/answerKey';
+
+export interface PlacedLabel {
+  mark: Mark;
+  label: Point;
+  anchor: 'start' | 'end';
+}
+
+const GAP = 23;
+const AWAY = 26;
+
+/** Names beside their landmarks, to the nearer side of the figure, pushed apart so that none lies on another. */
+export function placeLabels(marks: readonly Mark[], width: number, height: number): PlacedLabel[] {
+  const xs = marks.map((m) => m.at[0]);
+  const middle = (Math.min(...xs) + Math.max(...xs)) / 2;
+  const [low, high] = [Math.min(...xs), Math.max(...xs)];
+  const side = (right: boolean): PlacedLabel[] => {
+    const here = marks.filter((m) => m.at[0] > middle === right).sort((a, b) => a.at[1] - b.at[1]);
+    const ys = here.map((m) => m.at[1] + 6);
+    for (let i = 1; i < ys.length; i++) ys[i] = Math.max(ys[i], ys[i - 1] + GAP);
+    const over = ys.length > 0 ? ys[ys.length - 1] - (height - 8) : 0;
+    if (over > 0)
+      for (let i = ys.length - 1, limit = height - 8; i >= 0 && ys[i] > limit; i--, limit -= GAP) ys[i] = limit;
+    const x = right ? Math.min(width - 10, high + AWAY) : Math.max(10, low - AWAY);
+    return here.map((mark, i) => ({ mark, label: [x, ys[i]], anchor: right ? 'start' : 'end' }));
+  };
+  return [...side(false), ...side(true)];
+}
