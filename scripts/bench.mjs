@@ -1,6 +1,6 @@
 // npm run bench: ratios against a baseline measured in the same run, and sizes. Needs a build.
 import { spawnSync } from 'node:child_process';
-import { readFileSync, rmSync } from 'node:fs';
+import { readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { build } from 'esbuild';
@@ -86,8 +86,76 @@ function routeSizes() {
     });
 }
 
+/** From a key to the picture on the screen, in the app: a view never seen, and one seen before. */
+async function viewRows() {
+  const { base, stop } = await serve();
+  const browser = await chromium.launch(CHROMIUM);
+  const page = await browser.newPage();
+  await page.goto(`${base}/poses/figure?id=${encodeURIComponent('figure/archer-turning/masc/33/6/26')}`);
+  const painted = (key) =>
+    page.evaluate(
+      (k) =>
+        new Promise((resolve) => {
+          const image = document.querySelector('main img');
+          const before = image.src;
+          const from = performance.now();
+          const look = () => {
+            const now = document.querySelector('main img');
+            if (now && now.src !== before && now.complete)
+              requestAnimationFrame(() => resolve(performance.now() - from));
+            else requestAnimationFrame(look);
+          };
+          window.dispatchEvent(new KeyboardEvent('keydown', { key: k, bubbles: true }));
+          look();
+        }),
+      key,
+    );
+  const finished = () =>
+    page.getByText('A draft; the finished picture follows.').waitFor({ state: 'hidden', timeout: 120_000 });
+  await page.locator('main img').waitFor();
+  await finished();
+  const cold = [];
+  for (let i = 0; i < 5; i++) cold.push(await painted('ArrowRight'));
+  await finished();
+  await page.waitForTimeout(500);
+  const warm = [];
+  // Back and forth between two finished views.
+  await painted('ArrowRight');
+  await finished();
+  for (let i = 0; i < 8; i++) {
+    warm.push(await painted(i % 2 === 0 ? 'ArrowLeft' : 'ArrowRight'));
+    await page.waitForTimeout(300);
+  }
+  await browser.close();
+  stop();
+  const middle = (values) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)].toFixed(0);
+  return [
+    { name: 'turn to an unseen view: first look painted, median', value: `${middle(cold)} ms`, limit: '2000 ms' },
+    { name: 'turn to a cached view: painted, median', value: `${middle(warm)} ms`, limit: '50 ms' },
+  ];
+}
+
+/** Mean size of the pictures that ship. */
+function pictureSizes() {
+  const mean = (folder) => {
+    const sizes = readdirSync(folder, { withFileTypes: true })
+      .filter((f) => f.isFile())
+      .map((f) => statSync(`${folder}/${f.name}`).size);
+    return `${(sizes.reduce((a, b) => a + b, 0) / sizes.length / 1000).toFixed(1)} kB (${sizes.length})`;
+  };
+  return [
+    { name: 'a small picture', value: mean('public/figures/small'), limit: 'about 5 kB' },
+    { name: 'a small covered picture', value: mean('public/figures/covered'), limit: 'about 5 kB' },
+    { name: 'a full-size picture', value: mean('public/figures') },
+  ];
+}
+
+const views = await viewRows();
+console.log('\n| figures | measured | limit |\n| --- | --- | --- |');
+for (const { name, value, limit } of [...core.figures, ...views, ...pictureSizes()])
+  console.log(`| ${name} | ${value} | ${limit ?? ''} |`);
 console.log('\n| what | took | against | ratio |\n| --- | --- | --- | --- |');
-for (const { name, value, baseline, ratio } of [...core, await importRow()])
+for (const { name, value, baseline, ratio } of [...core.rows, await importRow()])
   console.log(`| ${name} | ${value} | ${baseline} | ${ratio.toFixed(2)} |`);
 console.log('\n| route | first script, kB gzip (limit 250) |\n| --- | --- |');
 for (const { route, kB } of routeSizes()) console.log(`| ${route} | ${kB.toFixed(0)}${kB > 250 ? ' OVER' : ''} |`);

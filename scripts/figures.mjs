@@ -1,4 +1,4 @@
-// Makes what ships of the built-in figures: npm run figures [-- --small | --full] [-- name part]
+// Makes what ships of the built-in figures: npm run figures [-- --small | --facts | --full] [-- name part]
 // public/figures/small and covered: cut-outs for grids; public/figures: full-size pictures of the first figures;
 // src/core/figure/catalogue.json: their facts.
 import { execFile } from 'node:child_process';
@@ -12,31 +12,24 @@ import { openFigurePage } from './figures/browser.mjs';
 const run = promisify(execFile);
 const root = fileURLToPath(new URL('..', import.meta.url));
 const pictures = `${root}/public/figures`;
-const smallOnly = process.argv.includes('--small');
-const fullOnly = process.argv.includes('--full');
+const part = ['small', 'facts', 'full'].find((p) => process.argv.includes(`--${p}`)) ?? 'all';
 const only = process.argv.slice(2).find((a) => !a.startsWith('--')) ?? '';
+
+const tsx = async (...args) => (await run('npx', ['tsx', ...args], { cwd: root, maxBuffer: 1 << 26 })).stdout;
 
 async function smallPictures() {
   const shares = availableParallelism();
-  const parts = await Promise.all(
-    Array.from({ length: shares }, async (_, i) => {
-      const { stdout } = await run(
-        'npx',
-        ['tsx', 'scripts/figures/small.ts', String(i), String(shares), pictures, only],
-        { cwd: root, maxBuffer: 1 << 26 },
-      );
-      return JSON.parse(stdout);
-    }),
+  await Promise.all(
+    Array.from({ length: shares }, (_, i) =>
+      tsx('scripts/figures/small.ts', String(i), String(shares), pictures, only),
+    ),
   );
-  return parts.flat().sort((a, b) => a.index - b.index);
 }
 
-async function writeCatalogue(rows) {
+async function writeCatalogue() {
   const file = `${root}/src/core/figure/catalogue.json`;
-  const poses = {};
-  for (const { pose } of rows) poses[pose[0]] ??= pose.slice(1);
-  const catalogue = { poses, views: rows.map((r) => r.view) };
-  writeFileSync(file, await format(JSON.stringify(catalogue), { ...(await resolveConfig(file)), filepath: file }));
+  const json = await tsx('scripts/figures/catalogue.ts', `${pictures}/small`);
+  writeFileSync(file, await format(json, { ...(await resolveConfig(file)), filepath: file }));
 }
 
 async function fullPictures() {
@@ -53,9 +46,7 @@ async function fullPictures() {
   await close();
 }
 
-if (!only && !smallOnly && !fullOnly) rmSync(pictures, { recursive: true, force: true });
-const rows = fullOnly ? [] : await smallPictures();
-if (fullOnly) console.log('full-size pictures only');
-else if (!only) await writeCatalogue(rows);
-else console.log(`${rows.length} small pictures; the catalogue is written only when all are made`);
-if (!smallOnly) await fullPictures();
+if (!only && part === 'all') rmSync(pictures, { recursive: true, force: true });
+if (part === 'all' || part === 'small') await smallPictures();
+if (part !== 'full') await writeCatalogue();
+if (part === 'all' || part === 'full') await fullPictures();

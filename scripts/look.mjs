@@ -35,6 +35,7 @@ page.on('console', (m) => {
 });
 page.on('pageerror', (e) => console.log('page error:', e.message));
 await page.goto(base + (positionals[0] ?? '/'));
+await page.waitForTimeout(500); // until keys are heard
 if (values.minutes) {
   await page.getByRole('slider').first().focus();
   await page.keyboard.press('Home');

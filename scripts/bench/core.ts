@@ -1,7 +1,10 @@
 import { BUILDS } from '@/core/figure/builds';
 import { buildFigure, COARSE, FINE, placeFigure } from '@/core/figure/figure';
 import { fieldDistance } from '@/core/figure/field';
-import { POSES } from '@/core/figure/poses';
+import { draftPicture } from '@/core/figure/draft';
+import { answerKey } from '@/core/figure/facts/answerKey';
+import { STUDIO_LIGHT } from '@/core/figure/light';
+import { figureFacts, poseOf, SET_FIGURES } from '@/core/figure/reference';
 import { fieldBounds } from '@/core/figure/surface';
 import { proposePlan } from '@/core/practice/propose';
 import { expandPlan } from '@/core/practice/timeline';
@@ -55,9 +58,21 @@ function planExpansion(): Row {
   );
 }
 
+/** Milliseconds of processor time of a job, the least of a few runs. */
+function cpuMs(runs: number, job: () => unknown): number {
+  let least = Infinity;
+  for (let i = 0; i < runs; i++) {
+    const before = process.cpuUsage();
+    job();
+    const { user, system } = process.cpuUsage(before);
+    least = Math.min(least, (user + system) / 1000);
+  }
+  return least;
+}
+
 /** Meshing a figure, against evaluating its field once at every point of the same lattice without any culling. */
-function surfaceMeshing(): Row[] {
-  const { pose } = POSES['bell-ringer-leaning'];
+function surfaceMeshing(): Row {
+  const { pose } = poseOf('stilt-walker-at-rest');
   const { field } = placeFigure(pose, BUILDS.masc);
   const all = Int16Array.from({ length: field.count }, (_, i) => i);
   const { lo, hi } = fieldBounds(field);
@@ -68,20 +83,68 @@ function surfaceMeshing(): Row[] {
       fieldDistance(field, all, all.length, at(0), at(1), at(2));
     }
   });
-  const lattice = (h: number): number => ((hi[0] - lo[0]) * (hi[1] - lo[1]) * (hi[2] - lo[2])) / h ** 3;
-  return (
-    [
-      ['fine', FINE],
-      ['coarse', COARSE],
-    ] as const
-  ).map(([name, fineness]) =>
-    row(
-      `build a ${name} figure`,
-      timeMs(3, () => buildFigure(pose, BUILDS.masc, fineness)),
-      'every lattice point unculled (extrapolated)',
-      (sampleMs / samples) * lattice(fineness.h),
-    ),
+  const lattice = ((hi[0] - lo[0]) * (hi[1] - lo[1]) * (hi[2] - lo[2])) / FINE.h ** 3;
+  return row(
+    'build a fine figure',
+    timeMs(3, () => buildFigure(pose, BUILDS.masc, FINE)),
+    'every lattice point unculled (extrapolated)',
+    (sampleMs / samples) * lattice,
   );
 }
 
-console.log(JSON.stringify([planExpansion(), ...surfaceMeshing()]));
+export interface Figure {
+  name: string;
+  value: string;
+  /** What it should stay under, where there is such a thing. */
+  limit?: string;
+}
+const quantile = (values: number[], q: number): number =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * q))];
+const spread = (values: number[]): string =>
+  `${quantile(values, 0.5).toFixed(0)} / ${quantile(values, 0.95).toFixed(0)} ms`;
+
+/** Surfaces, drafts and facts over a spread of the sets. */
+function figures(): Figure[] {
+  const some = SET_FIGURES.filter((_, i) => i % 9 === 0);
+  const times: Record<'fine' | 'coarse' | 'facts' | 'lines' | 'draft', number[]> = {
+    fine: [],
+    coarse: [],
+    facts: [],
+    lines: [],
+    draft: [],
+  };
+  const timed = <T>(into: keyof typeof times, job: () => T): T => {
+    const from = performance.now();
+    const result = job();
+    times[into].push(performance.now() - from);
+    return result;
+  };
+  for (const warm of [true, false])
+    for (const reference of warm ? some.slice(0, 3) : some) {
+      const { pose } = poseOf(reference.poseId);
+      const build = BUILDS[reference.build];
+      const figure = timed('coarse', () => buildFigure(pose, build, COARSE));
+      timed('facts', () => figureFacts(reference));
+      timed('lines', () => answerKey(figure, pose, build, reference.view, STUDIO_LIGHT));
+      timed('draft', () => draftPicture(figure, reference.view, { longSidePx: 620, ground: true }));
+      timed('fine', () => buildFigure(pose, build, FINE));
+      if (warm) for (const list of Object.values(times)) list.length = 0;
+    }
+  const { pose } = poseOf('stilt-walker-at-rest');
+  const fineCpu = cpuMs(6, () => buildFigure(pose, BUILDS.masc, FINE));
+  const triangles = buildFigure(pose, BUILDS.masc, FINE).indices.length / 3000;
+  return [
+    {
+      name: 'processor time per thousand triangles, run quality',
+      value: `${(fineCpu / triangles).toFixed(2)} ms (${triangles.toFixed(0)} k, ${fineCpu.toFixed(0)} ms)`,
+    },
+    { name: 'surface at run quality, median / p95', value: spread(times.fine) },
+    { name: 'surface at first-look quality, median / p95', value: spread(times.coarse) },
+    { name: 'draft picture of 620 px, median / p95', value: spread(times.draft) },
+    { name: 'facts a figure is chosen by, median / p95', value: spread(times.facts), limit: '20 ms' },
+    { name: 'whole answer key with contours and shadow, median / p95', value: spread(times.lines) },
+    { name: 'facts per second', value: (1000 / quantile(times.facts, 0.5)).toFixed(0) },
+  ];
+}
+
+console.log(JSON.stringify({ rows: [planExpansion(), surfaceMeshing()], figures: figures() }));

@@ -207,9 +207,9 @@ describe('meshing a ball', () => {
     hi.forEach((v, k) => expect(v).toBeCloseTo(chest[k] + 0.5, 6));
   });
   it('is open to the sky above and less so near the ground', () => {
-    const grid = coarseGrid(f);
+    const grid = coarseGrid(f, [], 0);
     const ground = chest[1] - 0.5;
-    const open = bakeOcclusion(surface, grid, ground, []);
+    const open = bakeOcclusion(surface, grid, ground);
     let [top, bottom] = [0, 1];
     for (let v = 0; v < open.length; v++) {
       const y = surface.positions[v * 3 + 1] - chest[1];

@@ -1,17 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { BUILDS } from '@/core/figure/builds';
 import { buildFigure, COARSE, placeFigure } from '@/core/figure/figure';
+import { coverDepth, coveredPositions } from '@/core/figure/cover';
+import { landmarks } from '@/core/figure/facts/landmarks';
 import { brokenLimits, penetrations } from '@/core/figure/limits';
-import { type PoseId, POSES } from '@/core/figure/poses';
-import {
-  figureFacts,
-  figureFileName,
-  figureReferenceId,
-  parseFigureReference,
-  SHIPPED_FIGURES,
-} from '@/core/figure/reference';
-import shippedPictures from '@/core/figure/shippedPictures.json';
+import { POSES } from '@/core/figure/poses/poses';
+import { figureFacts, parseFigureReference, SET_FIGURES } from '@/core/figure/reference';
+import { figureReferenceId } from '@/core/figure/referenceId';
+import { PARTS } from '@/core/figure/sculptor';
 import { sculptBody } from '@/core/figure/body/body';
+import { meshSurface } from '@/core/figure/surface';
 import { frameFigure } from '@/core/figure/view';
 
 /** Edges that belong to a single triangle: the rims of holes. */
@@ -37,29 +35,6 @@ function volume(positions: Float32Array, indices: Uint32Array): number {
   }
   return sum;
 }
-
-const shippedPairs = [...new Map(SHIPPED_FIGURES.map((f) => [`${f.poseId} as ${f.build}`, f])).entries()];
-
-describe('shipped poses', () => {
-  it('are at least twelve different ones', () => {
-    expect(new Set(SHIPPED_FIGURES.map((f) => f.poseId)).size).toBeGreaterThanOrEqual(12);
-  });
-  it.each(shippedPairs)('%s keeps within joint limits and does not go into itself', (_name, { poseId, build }) => {
-    const { rig, field } = placeFigure(POSES[poseId].pose, BUILDS[build]);
-    // Hip flexion of the knees-hugged pose runs four degrees over the usual range, as a supple sitter does.
-    const allowed = poseId === 'net-mender-hugging-knees' ? /hip flexion at 1(29|3[0-2])/ : /^$/;
-    expect(brokenLimits(rig).filter((b) => !allowed.test(b))).toEqual([]);
-    expect(penetrations(field).filter(({ depth }) => depth > 0.12)).toEqual([]);
-  });
-  it('have their pictures', () => {
-    const pictures = shippedPictures as Record<string, { file: string; size: number[] } | undefined>;
-    for (const figure of SHIPPED_FIGURES) {
-      const picture = pictures[figureReferenceId(figure)];
-      expect(picture?.file).toBe(figureFileName(figure));
-      expect(Math.max(...(picture?.size ?? []))).toBe(1400);
-    }
-  });
-});
 
 describe('the limits check', () => {
   it('finds a knee bent the wrong way and an arm through the chest', () => {
@@ -131,6 +106,37 @@ describe('the surface', () => {
   });
 });
 
+describe('cover', () => {
+  const figure = buildFigure(POSES['drummer-at-attention'].pose, BUILDS.fem, { h: 0.08, detail: 0.3 });
+  const shareCovered = (part: string, from: number, to: number): number => {
+    const index = PARTS.indexOf(part as (typeof PARTS)[number]);
+    let [all, covered] = [0, 0];
+    for (let i = 0; i < figure.parts.length; i++) {
+      const y = figure.positions[i * 3 + 1];
+      if (figure.parts[i] !== index || y < from || y > to) continue;
+      all++;
+      if (figure.cover[i] > 0) covered++;
+    }
+    return covered / all;
+  };
+  it('dresses hips and chest and leaves head, arms and lower legs bare', () => {
+    expect(shareCovered('torso', 3.7, 4.2)).toBe(1);
+    expect(shareCovered('torso', 5.3, 5.6)).toBeGreaterThan(0.9);
+    for (const part of ['head', 'farm.L', 'hand.R', 'calf.L', 'foot.R']) expect(shareCovered(part, 0, 9)).toBe(0);
+    expect(figure.cover).toEqual(coverDepth({ ...figure, positions: figure.positions }, figure.rig));
+  });
+  it('lies on the skin, a few millimeters thick', () => {
+    const dressed = coveredPositions(figure);
+    let thickest = 0;
+    for (let i = 0; i < dressed.length; i += 3) {
+      const rise = Math.hypot(...[0, 1, 2].map((k) => dressed[i + k] - figure.positions[i + k]));
+      thickest = Math.max(thickest, rise);
+      if (figure.cover[i / 3] <= 0) expect(rise).toBe(0);
+    }
+    expect(thickest).toBeCloseTo(0.014, 3);
+  });
+});
+
 describe('builds', () => {
   it('differ in girth as they say', () => {
     const width = (name: keyof typeof BUILDS): number => {
@@ -143,6 +149,20 @@ describe('builds', () => {
     expect(width('stocky')).toBeGreaterThan(width('masc'));
     expect(width('masc')).toBeGreaterThan(width('lean'));
   });
+  it.each(Object.entries(BUILDS))('%s is seven to eight heads tall', (_name, build) => {
+    const { rig, field } = placeFigure(POSES['drummer-at-attention'].pose, build);
+    const { positions } = meshSurface(field, 0.07, []);
+    const ys = positions.filter((_, i) => i % 3 === 1);
+    const chin = landmarks(rig).find(({ name }) => name === 'chin')?.at[1] ?? 0;
+    const heads = (Math.max(...ys) - Math.min(...ys)) / (Math.max(...ys) - chin);
+    expect(heads).toBeGreaterThan(7);
+    expect(heads).toBeLessThan(8.05);
+  });
+  it('are at least six, no two alike', () => {
+    const shapes = Object.values(BUILDS).map((b) => JSON.stringify({ ...b, name: '' }));
+    expect(new Set(shapes).size).toBe(shapes.length);
+    expect(shapes.length).toBeGreaterThanOrEqual(6);
+  });
   it('are sculpted with both sides', () => {
     const parts = sculptBody(BUILDS.fem).map((p) => p.part);
     const count = (part: string): number => parts.filter((p) => p === part).length;
@@ -152,7 +172,7 @@ describe('builds', () => {
 
 describe('figure references', () => {
   it('survive being written down', () => {
-    for (const figure of SHIPPED_FIGURES) expect(parseFigureReference(figureReferenceId(figure))).toEqual(figure);
+    for (const figure of SET_FIGURES) expect(parseFigureReference(figureReferenceId(figure))).toEqual(figure);
   });
   it.each([
     '',
@@ -162,7 +182,7 @@ describe('figure references', () => {
     'figure/archer-turning/masc/0/0',
     'figure/toString/masc/0/0/26',
   ])('turn %j away', (id) => expect(parseFigureReference(id)).toBeUndefined());
-  const facts = (poseId: PoseId, azimuthDeg: number) =>
+  const facts = (poseId: string, azimuthDeg: number) =>
     figureFacts({ poseId, build: 'masc', view: { azimuthDeg, elevationDeg: 6, lensDeg: 26 } });
   it('know which way a figure faces', () => {
     expect(facts('bell-ringer-leaning', 0).viewName).toBe('front');

@@ -3,7 +3,7 @@ import { actualRibbon } from '@/core/clock/ribbon';
 import { accountRun } from '@/core/clock/account';
 import type { RunEvent } from '@/core/clock/log';
 import { DEMO_LEARNER, demoSessions } from '@/core/demo';
-import { figureReferenceId, figureFacts, SHIPPED_FIGURES } from '@/core/figure/reference';
+import { CATALOGUE } from '@/core/figure/catalogue';
 import { compareToPlan } from '@/core/journal/compare';
 import { counted, listWords } from '@/core/words';
 import { drawingHistory, drawnReferences, weekOf } from '@/core/journal/history';
@@ -145,7 +145,7 @@ describe('history', () => {
 });
 
 describe('the demo learner', () => {
-  const facts = SHIPPED_FIGURES.map((f) => ({ id: figureReferenceId(f), ...figureFacts(f) }));
+  const facts = CATALOGUE;
   const now = Date.UTC(2026, 10, 25, 12);
   const sessions = demoSessions(facts, now);
   it('has a dozen whole sessions over twelve weeks with a gap of two', () => {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BUILDS } from '@/core/figure/builds';
 import { ballAngles, eulerYzx, poseSkeleton, wrapDegrees } from '@/core/figure/kinematics';
-import { POSES } from '@/core/figure/poses';
+import { POSES } from '@/core/figure/poses/poses';
 import { BONES, REST, restPositions } from '@/core/figure/skeleton';
 import {
   aboutX,

@@ -1,6 +1,7 @@
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { figureReferenceId, SHIPPED_FIGURES } from '@/core/figure/reference';
+import { STUDIO } from '@/core/figure/appearance';
+import { CATALOGUE, type CatalogueEntry } from '@/core/figure/catalogue';
 import type { Picture } from '@/core/references/picture';
 import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { closeDb } from '@/storage/db';
@@ -11,7 +12,6 @@ import {
   referenceFacts,
   referenceName,
   referencesOf,
-  shippedPicture,
   smallPictureUrl,
 } from '@/storage/references';
 
@@ -26,7 +26,9 @@ const picture: Picture = {
   addedAtMs: 1,
   binnedAtMs: null,
 };
-const shipped = figureReferenceId(SHIPPED_FIGURES[0]);
+const full = CATALOGUE.find((entry) => entry.full) as CatalogueEntry;
+const shipped = full.id;
+const covered = { ...STUDIO, covered: true };
 const unseen = 'figure/archer-turning/stocky/155/5/26';
 const never = (): Promise<Blob> => Promise.reject(new Error('must not render'));
 
@@ -40,45 +42,55 @@ describe('loadReferenceImage', () => {
   it('takes a shipped figure from the app', async () => {
     const fetched = vi.fn((url: string) => Promise.resolve(new Response(`file ${url}`)));
     vi.stubGlobal('fetch', fetched);
-    expect(await (await loadReferenceImage(shipped, never))?.text()).toMatch(/^file \/figures\/stilt-walker-at-rest/);
+    expect(await (await loadReferenceImage(shipped, STUDIO, never))?.text()).toBe(`file /figures/${full.file}.webp`);
   });
   it('renders one that is not there to be fetched, as offline', async () => {
     vi.stubGlobal('fetch', () => Promise.resolve(new Response('', { status: 404 })));
     const render = vi.fn(() => Promise.resolve(new Blob(['rendered'])));
-    expect(await (await loadReferenceImage(shipped, render))?.text()).toBe('rendered');
+    expect(await (await loadReferenceImage(shipped, STUDIO, render))?.text()).toBe('rendered');
   });
   it('renders a view nobody has seen once, and keeps it', async () => {
     const render = vi.fn((id: string) => Promise.resolve(new Blob([id])));
-    for (let i = 0; i < 3; i++) expect(await (await loadReferenceImage(unseen, render))?.text()).toBe(unseen);
+    for (let i = 0; i < 3; i++) expect(await (await loadReferenceImage(unseen, STUDIO, render))?.text()).toBe(unseen);
     expect(render).toHaveBeenCalledTimes(1);
+  });
+  it('never shows a bare figure where covered ones are wanted', async () => {
+    vi.stubGlobal('fetch', () => Promise.reject(new Error('must not fetch the bare picture')));
+    const render = vi.fn(() => Promise.resolve(new Blob(['covered'])));
+    await loadReferenceImage(unseen, STUDIO, () => Promise.resolve(new Blob(['bare'])));
+    for (const id of [shipped, unseen])
+      expect(await (await loadReferenceImage(id, covered, render))?.text()).toBe('covered');
   });
   it('takes a picture from its set, and knows when it is gone', async () => {
     await addPicture(picture, new Blob(['photo']), new Blob(['small']));
-    expect(await (await loadReferenceImage('picture/a', never))?.text()).toBe('photo');
-    expect(await loadReferenceImage('picture/b', never)).toBeUndefined();
+    expect(await (await loadReferenceImage('picture/a', STUDIO, never))?.text()).toBe('photo');
+    expect(await loadReferenceImage('picture/b', STUDIO, never)).toBeUndefined();
   });
 });
 
 describe('facts and names', () => {
   it('are worked out for figures and asked for pictures', async () => {
     await addPicture(picture, new Blob(['photo']), new Blob(['small']));
-    expect(referenceFacts(shipped)).toMatchObject({ id: shipped, name: 'Stilt-walker at rest', viewName: 'front' });
-    expect(knownFacts(shipped)).toBe(knownFacts(shipped));
+    expect(referenceFacts(shipped)).toMatchObject({ id: shipped, name: full.name, viewName: full.viewName });
+    expect(knownFacts('figure/chance.12~m/fem/0/5/26')).toEqual({ name: 'Chance pose 12' });
     expect(knownFacts('picture/a')).toBeUndefined();
     expect(await Promise.all([referenceName(shipped), referenceName('picture/a'), referenceName('picture/b')])).toEqual(
-      ['Stilt-walker at rest', 'Market.jpg', 'A picture no longer here'],
+      [full.name, 'Market.jpg', 'A picture no longer here'],
     );
   });
   it('make a set of the shipped figures, and of the pictures of a set', async () => {
     await addPicture(picture, new Blob(['photo']), new Blob(['small']));
     const figures = await referencesOf(BUILT_IN_SET_ID);
-    expect(figures.length).toBe(SHIPPED_FIGURES.length);
-    expect(figures.every((f) => smallPictureUrl(shippedPicture(f.id)!).startsWith('/figures/small/'))).toBe(true);
+    expect(figures.length).toBe(CATALOGUE.length);
+    expect(smallPictureUrl(full, false)).toBe(`/figures/small/${full.file}.webp`);
+    expect(smallPictureUrl(full, true)).toBe(`/figures/covered/${full.file}.webp`);
+    const seated = await referencesOf(`${BUILT_IN_SET_ID}/seated`);
+    expect(seated.length).toBe(CATALOGUE.filter((e) => e.family === 'seated').length);
     expect(await referencesOf('s')).toEqual([{ id: 'picture/a' }]);
   });
   it('give as many figures that face left as right, within a few', async () => {
     const figures = await referencesOf(BUILT_IN_SET_ID);
     const count = (facing: string): number => figures.filter((f) => f.facing === facing).length;
-    expect(Math.abs(count('left') - count('right'))).toBeLessThanOrEqual(6);
+    expect(Math.abs(count('left') - count('right'))).toBeLessThanOrEqual(24);
   });
 });

@@ -11,7 +11,7 @@ import { imageKey, loadImage } from '@/storage/images';
 import { addPage, binPage, listPages } from '@/storage/pages';
 import { addPicture, binPictures, binSet, listPictures, listSets, saveSet } from '@/storage/pictures';
 import { isQuotaError, storageProblem } from '@/storage/problems';
-import { loadRender, saveRender } from '@/storage/renders';
+import { loadRender, saveRender, toEvict } from '@/storage/renders';
 import { addDemoLearner, countDemoSessions, removeDemoLearner, seedOnFirstVisit } from '@/storage/seed';
 import {
   appendEvents,
@@ -260,11 +260,14 @@ describe('small things', () => {
     await saveSetting('minutes', 7);
     expect(await loadSetting('minutes')).toBe(7);
   });
-  it('keep renders up to a bound, the longest unused going first', async () => {
-    for (let i = 0; i < 205; i++) await saveRender(`figure/${i}`, blob(String(i)), i);
-    expect(await loadRender('figure/0', 999)).toBeUndefined();
-    expect(await (await loadRender('figure/204', 999))?.text()).toBe('204');
-    expect(await (await db()).count('renders')).toBe(200);
+  it('keep renders and tell which must go when they grow too large', async () => {
+    for (let i = 0; i < 5; i++) await saveRender(`figure/${i}`, blob(String(i)), i);
+    expect(await (await loadRender('figure/4', 999))?.text()).toBe('4');
+    expect(await loadRender('figure/5', 999)).toBeUndefined();
+    const kept = [5, 3, 9, 1].map((usedAtMs, i) => ({ key: `k${i}`, bytes: 10, usedAtMs }));
+    expect(toEvict(kept, 40)).toEqual([]);
+    expect(toEvict(kept, 25)).toEqual(['k3', 'k1']);
+    expect(toEvict(kept, 0)).toEqual(['k3', 'k1', 'k0', 'k2']);
   });
   it('tell who listens', async () => {
     const heard = vi.fn();

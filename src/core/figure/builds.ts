@@ -20,7 +20,7 @@ export interface Build {
 }
 
 export const BUILDS = {
-  masc: { name: 'masc', s: {}, muscle: 1, fat: 0.08, soft: 1, breast: 0, fem: 0, hair: 0 },
+  masc: { name: 'masc', s: { head: [1.02, 1.04, 1.02] }, muscle: 1, fat: 0.08, soft: 1, breast: 0, fem: 0, hair: 0 },
   fem: {
     name: 'fem',
     muscle: 0.62,
@@ -71,7 +71,7 @@ export const BUILDS = {
       foot: [0.95, 1, 1],
       toe: [0.95, 1, 1],
       neck: [0.88, 1.05, 0.9],
-      head: [0.96, 1, 0.97],
+      head: [0.97, 1.03, 0.98],
     },
   },
   stocky: {
@@ -121,7 +121,7 @@ export const BUILDS = {
       thigh: [1.1, 1.01, 1.1],
       calf: [1.06, 1.02, 1.06],
       neck: [1.18, 0.98, 1.14],
-      head: [0.98, 0.985, 0.98],
+      head: [0.99, 1.0, 0.99],
     },
   },
   heavy: {

@@ -303,7 +303,8 @@ export function narrow(
     const near = acc[f.part[i]];
     // A part counts while it can still blend with its neighbor at a joint.
     if (near > least + MAX_JOINT + slack) continue;
-    if (f.shape[i] < SHAPE.bump && listed[q] > near + f.params[i * STRIDE + 22] + slack) continue;
+    // `reach` knows the widest blend still to come: a far mass can matter through those after it.
+    if (f.shape[i] < SHAPE.bump && listed[q] > near + 1.5 * f.reach[i] + slack) continue;
     into[n++] = i;
   }
   return n;

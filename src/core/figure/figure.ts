@@ -8,6 +8,7 @@ import { bakeOcclusion, coarseGrid, type ContactMap, contactMap } from './occlus
 import type { Pose } from './pose';
 import { PARTS } from './sculptor';
 import { propSolids, type Solid } from './solids';
+import { SIDES } from './skeleton';
 import { settlePose } from './support';
 import { meshSurface, type Patch, type Surface } from './surface';
 import { add, rotate, type Vec3 } from './vector';
@@ -115,9 +116,14 @@ export function buildFigure(pose: Pose, build: Build, { h, detail }: Fineness): 
   const grid = coarseGrid(field, solids, groundY);
   const occlusion = bakeOcclusion(surface, grid, groundY);
   const contact = contactMap(positions, grid, groundY, solids);
+  const k = buildFactor(rig);
+  const floors = new Map(
+    SIDES.map((side) => [PARTS.indexOf(`foot.${side}`), (pose.ik?.[`leg${side}`]?.floor ?? 0) * k] as const),
+  );
   for (let i = 1; i < positions.length; i += 3) {
-    const y = positions[i] - groundY;
-    positions[i] = y >= FLATTEN ? y : y < -FLATTEN ? 0 : (y + FLATTEN) ** 2 / (4 * FLATTEN);
+    const floor = floors.get(surface.parts[(i - 1) / 3]) ?? 0;
+    const y = positions[i] - groundY - floor;
+    positions[i] = floor + (y >= FLATTEN ? y : y < -FLATTEN ? 0 : (y + FLATTEN) ** 2 / (4 * FLATTEN));
   }
   return { ...surface, occlusion, contact, cover, solids, rig };
 }

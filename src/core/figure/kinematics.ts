@@ -167,7 +167,6 @@ function localRotations(pose: Pose, build: Build): Record<string, Quat> {
 /** Spheres of a left foot that carry, rest space: [bone, center, radius]. */
 const SOLE: readonly (readonly [bone: 'foot' | 'toe', p: Vec3, r: number])[] = [
   ['foot', [0.36, 0.14, -0.3], 0.14],
-  ['foot', [0.31, 0.13, -0.34], 0.125],
   ['foot', [0.5, 0.085, 0.36], 0.084],
   ['foot', [0.275, 0.105, 0.46], 0.103],
   ['foot', [0.42, 0.095, 0.42], 0.088],
@@ -187,8 +186,8 @@ export function soleContacts(rig: Rig, side: Side): Vec3[] {
     return [center[0], center[1] - r * s[1], center[2]];
   });
 }
-/** How far a foot's flesh is pressed into the floor, head heights (3 mm). */
-const PRESS = 0.015;
+/** How far a foot's flesh is pressed into the floor, head heights (4 mm). */
+const PRESS = 0.02;
 
 const heading = (deg: number): Vec3 => [Math.sin(deg * RAD_PER_DEG), 0, Math.cos(deg * RAD_PER_DEG)];
 

@@ -174,7 +174,7 @@ function sampleBlocks(field: Field, h: number, lo: Vec3, hi: Vec3, region: Regio
 }
 
 /** Half diagonal of two samples' span and a cell more, in cells: a first sample farther from the surface than this decides for its eight. */
-const FAR_CELLS = 3.2;
+const FAR_CELLS = 4.2;
 
 /** Fill one block, eight samples at a time; where the surface is provably more than a cell away all eight take the first one's value. */
 function sampleBlock(
@@ -251,8 +251,8 @@ function polygonize(field: Field, h: number, lo: Vec3, hi: Vec3, region: Region)
           const Z = blocks[b * 3 + 2] * BLOCK + k;
           if (X >= size[0] - 1 || Y >= size[1] - 1 || Z >= size[2] - 1) continue;
           const o = X + Y * sy + Z * sz;
-          // Farther than a cell's diagonal, with room for a field that is not quite a distance: no crossing here.
-          if (!(values[o] < 3.2 * h && values[o] > -3.2 * h)) continue;
+          // Far from the surface, with ample room for a field that is not quite a distance: no crossing here.
+          if (!(values[o] < 8 * h && values[o] > -8 * h)) continue;
           let inside = 0;
           let unknown = false;
           for (let q = 0; q < 8 && !unknown; q++) {

@@ -1,5 +1,18 @@
 import type { Rig } from './kinematics';
-import { add, clamp, cross, dot, length, normalize, RAD_PER_DEG, rotate, scale, sub, type Vec3 } from './vector';
+import {
+  add,
+  clamp,
+  cross,
+  dot,
+  length,
+  normalize,
+  type Quat,
+  RAD_PER_DEG,
+  rotate,
+  scale,
+  sub,
+  type Vec3,
+} from './vector';
 
 /** Where a figure is seen from. Azimuth 0 is the figure's front, positive toward its own left. */
 export interface View {
@@ -82,9 +95,20 @@ export function frameFigure(positions: Float32Array, view: View, [ml, mr, mt, mb
 export type Facing = 'left' | 'right' | 'toward you' | 'away';
 export type ViewName = 'front' | 'three-quarter' | 'profile' | 'back three-quarter' | 'back';
 
+/**
+ * The direction in the ground plan that a part's front has, or would have if it stood up: bent over past the level it is where the top
+ * points, lying on the back where the feet do.
+ */
+function groundForward(rot: Quat): Vec3 {
+  const front = rotate(rot, [0, 0, 1]);
+  const up = rotate(rot, [0, 1, 0]);
+  const upright = Math.max(0.3, up[1]);
+  return [front[0] * upright - up[0] * front[1], 0, front[2] * upright - up[2] * front[1]];
+}
+
 /** Which way a figure faces in the ground plan: between chest and head. Degrees, as azimuths. */
 export function headingDeg(rig: Rig): number {
-  const forward = add(rotate(rig.rot.chest, [0, 0, 1]), rotate(rig.rot.head, [0, 0, 0.6]));
+  const forward = add(groundForward(rig.rot.chest), scale(groundForward(rig.rot.head), 0.6));
   return Math.atan2(forward[0], forward[2]) / RAD_PER_DEG;
 }
 

@@ -31,7 +31,6 @@ export function FigurePlate({
     onDrag(turn, raise);
   };
   const { reading } = figure;
-  const aspect = reading ? reading.key.width / reading.key.height : undefined;
   return (
     <div
       className="relative grid h-[min(66dvh,720px)] touch-none place-items-center overflow-hidden bg-plate p-3 select-none max-sm:h-[56dvh]"
@@ -45,19 +44,12 @@ export function FigurePlate({
       onPointerCancel={() => (from.current = undefined)}
     >
       {figure.url ? (
-        <div
-          className="relative h-full max-w-full"
-          style={
-            aspect
-              ? { aspectRatio: aspect, ...(aspect > 1.1 && { height: 'auto', width: '100%', maxHeight: '100%' }) }
-              : undefined
-          }
-        >
+        <div className="absolute inset-3">
           <img
             src={figure.url}
             alt={`${name}${reading ? `, ${reading.key.viewName} view` : ''}`}
             draggable={false}
-            className="h-full w-full object-contain"
+            className="absolute inset-0 h-full w-full object-contain"
           />
           {reading && shown.size > 0 && (
             <AnswerKeyOverlay answers={reading.key} shown={shown} svgRef={svgRef} label={`Answer key over ${name}`} />

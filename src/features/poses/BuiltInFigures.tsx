@@ -46,8 +46,8 @@ export function BuiltInFigures({
           Add your own pictures
         </button>
       </div>
-      <div className="flex flex-wrap items-center gap-x-1 gap-y-2 pb-4">
-        <nav aria-label="Families of poses" className="flex flex-wrap gap-1">
+      <div className="flex flex-wrap items-start gap-x-4 gap-y-2 pb-4">
+        <nav aria-label="Families of poses" className="flex min-w-[300px] flex-1 flex-wrap gap-1">
           {BUILT_IN_SETS.map(({ id, family }) => (
             <Link
               key={id}
@@ -60,7 +60,7 @@ export function BuiltInFigures({
             </Link>
           ))}
         </nav>
-        <label className="ml-auto flex cursor-pointer items-center gap-2 max-sm:min-h-[48px]">
+        <label className="ml-auto flex min-h-[32px] cursor-pointer items-center gap-2 max-sm:min-h-[48px]">
           <input
             type="checkbox"
             className="toggle toggle-sm"

@@ -1,5 +1,6 @@
 import type { Route } from 'next';
 import Link from 'next/link';
+import { catalogued } from '@/core/figure/catalogue';
 import { useReferenceThumbnail } from '@/storage/useThumbnail';
 
 const facingWords = {
@@ -21,11 +22,21 @@ export const figureHref = (id: string): Route => `/poses/figure?id=${encodeURICo
 /** A figure in a grid: its cut-out, its name and view; opens its page. */
 export function FigureCell({ id, name, viewName, facing }: FigureCellProps) {
   const url = useReferenceThumbnail(id);
+  const [width, height] = catalogued(id)?.small ?? [];
   return (
     <li>
       <Link href={figureHref(id)} className="group block w-full text-left" prefetch={false}>
         <span className="grid h-[190px] place-items-end justify-center overflow-hidden bg-plate p-3 outline-1 outline-transparent group-hover:outline-ink">
-          {url && <img src={url} alt="" loading="lazy" className="h-auto max-h-[165px] w-auto max-w-full" />}
+          {url && (
+            <img
+              src={url}
+              alt=""
+              width={width}
+              height={height}
+              loading="lazy"
+              className="h-auto max-h-[165px] w-auto max-w-full"
+            />
+          )}
         </span>
         <span className="mt-1 block leading-tight font-semibold">{name}</span>
         <span className="text-[13px] text-quiet">

@@ -51,7 +51,7 @@ function leadingLeg(rig: Rig, project: (p: Vec3) => Point): Side {
   const cost = (side: Side): number => {
     const foot = rig.pos[`foot.${side}`];
     const carries = Math.hypot(foot[0] - cx, foot[2] - cz) + Math.max(0, foot[1] - 0.6);
-    return turning(through(rig, side).map(project)) + 0.9 * carries;
+    return turning(through(rig, side).map(project)) + 2.5 * carries;
   };
   return cost(SIDES[0]) <= cost(SIDES[1]) ? SIDES[0] : SIDES[1];
 }

@@ -81,7 +81,7 @@ export interface AnswerKey {
   heads: number;
   headYs: number[];
   halfY: number;
-  /** The landmark nearest to the half. */
+  /** The visible landmark of trunk or legs nearest to the half. */
   halfAt: string;
   limbs: LimbFact[];
   /** Mean of the limbs' ratios. */
@@ -128,7 +128,7 @@ function alignments(marks: readonly Mark[], height: number): Alignment[] {
       const dy = Math.abs(a.at[1] - b.at[1]);
       if (dx < ALIGNED * height && dy > 0.2 * height)
         out.push({ a: a.name, b: b.name, kind: 'plumb', at: (a.at[0] + b.at[0]) / 2, apart: dy });
-      else if (dy < ALIGNED * height && dx > 0.1 * height)
+      else if (dy < ALIGNED * height && dx > 0.06 * height)
         out.push({ a: a.name, b: b.name, kind: 'level', at: (a.at[1] + b.at[1]) / 2, apart: dx });
     }
   return out.sort((a, b) => b.apart - a.apart).map(({ a, b, kind, at }) => ({ a, b, kind, at }));
@@ -184,11 +184,11 @@ export function answerKey(
   });
   const mark = (name: string): Point => (marks.find((m) => m.name === name) as Mark).at;
   const three = masses(rig, at, camera.eye);
-  const headHeight = verticalExtent(three[0]);
+  const headHeight = 2 * three[0].radii[0];
   const heads = (bottom - top) / headHeight;
   const halfY = (top + bottom) / 2;
   const halfAt = marks
-    .filter((m) => m.visible)
+    .filter((m) => m.visible && !/elbow|wrist|finger/.test(m.name))
     .reduce((a, b) => (Math.abs(b.at[1] - halfY) < Math.abs(a.at[1] - halfY) ? b : a)).name;
   // Pixels of one head height at the figure's distance.
   const unit = camera.scale / length(sub(camera.eye, rig.pos.spine));
@@ -245,11 +245,6 @@ export function answerKey(
 
 export function eyeLevelOf({ elevationDeg }: View): AnswerKey['eyeLevel'] {
   return elevationDeg > 22 ? 'from above' : elevationDeg < -3 ? 'from below' : 'at eye level';
-}
-
-function verticalExtent({ radii: [a, b], angleDeg }: Mass): number {
-  const t = angleDeg * RAD_PER_DEG;
-  return 2 * Math.hypot(a * Math.sin(t), b * Math.cos(t));
 }
 
 /** Whether a point on the skin, a little in front of the surface mesh at most, is what one sees there. */

@@ -6,8 +6,8 @@ export interface Contour {
   closed: boolean;
 }
 
-/** A line this far behind what is seen at its place is hidden, head heights. */
-const HIDDEN_BY = 0.12;
+/** A line this far behind everything seen at its place is hidden, head heights. */
+const HIDDEN_BY = 0.05;
 
 export const contourLength = ({ points, closed }: Contour): number =>
   points.reduce((sum, p, i) => {
@@ -36,14 +36,15 @@ export function innerContours(
     toward[i] =
       n[o] * (camera.eye[0] - p[o]) + n[o + 1] * (camera.eye[1] - p[o + 1]) + n[o + 2] * (camera.eye[2] - p[o + 2]);
   }
-  const seen = (x: number, y: number, d: number): boolean => !isOutline(x, y) && d <= nearest(x, y) + HIDDEN_BY;
-  const nearest = (x: number, y: number): number => {
-    let d = Infinity;
+  const seen = (x: number, y: number, d: number): boolean => !isOutline(x, y) && d <= deepest(x, y) + HIDDEN_BY;
+  // At a contour its own surface is in front on one side; only where all sides are nearer is it covered.
+  const deepest = (x: number, y: number): number => {
+    let d = 0;
     for (let j = -1; j <= 1; j++)
       for (let i = -1; i <= 1; i++) {
         const px = Math.min(width - 1, Math.max(0, Math.floor(x) + i));
         const py = Math.min(height - 1, Math.max(0, Math.floor(y) + j));
-        d = Math.min(d, depth[py * width + px]);
+        d = Math.max(d, depth[py * width + px]);
       }
     return d;
   };

@@ -39,9 +39,17 @@ export function enduranceS(share: number): number {
 /** Only this part of the computed endurance is promised: models differ, and nobody should shake. */
 const CAREFUL = 0.6;
 
+/** The ground's push under a foot leans toward the center of mass, as friction lets it, at most by this slope. */
+const SLOPE = 0.5;
+
 /** Torque about a hinge of the ground's push under a foot, newton meters. */
-const push = (newtons: number, under: Vec3, joint: Vec3, axis: Vec3): number =>
-  Math.abs(dot(cross(sub(under, joint), [0, newtons, 0]), axis)) * METERS_PER_HEAD;
+function push(newtons: number, under: Vec3, mass: Vec3, joint: Vec3, axis: Vec3): number {
+  const aside = sub(mass, under);
+  const slope = Math.hypot(aside[0], aside[2]) / Math.max(0.1, aside[1]);
+  const k = slope === 0 ? 0 : (Math.min(SLOPE, slope) / slope) * (newtons / Math.max(0.1, aside[1]));
+  const force: Vec3 = [aside[0] * k, newtons, aside[2] * k];
+  return Math.abs(dot(cross(sub(under, joint), force), axis)) * METERS_PER_HEAD;
+}
 
 const horizontally = (a: Vec3, b: Vec3): number => Math.hypot(a[0] - b[0], a[2] - b[2]) * METERS_PER_HEAD;
 
@@ -55,6 +63,7 @@ function torque(parts: readonly Segment[], joint: Vec3): number {
 function weightOnLeft(pose: Pose, rig: Rig): number | undefined {
   if (pose.support !== undefined || !pose.ik?.legL || !pose.ik.legR) return undefined;
   const middle = (side: Side): Vec3 => {
+    if (pose.ik?.[`leg${side}`]?.kneel) return rig.pos[`calf.${side}`];
     const contacts = soleContacts(rig, side).filter(([, y]) => y < (pose.ik?.[`leg${side}`]?.floor ?? 0) + 0.08);
     if (contacts.length === 0) return [NaN, 0, NaN];
     return [0, 1, 2].map((k) => contacts.reduce((sum, p) => sum + p[k], 0) / contacts.length) as Vec3;
@@ -79,6 +88,7 @@ export function effort(pose: Pose, rig: Rig): Effort {
     loads.push({ joint, share: nm / strength });
   };
   const left = weightOnLeft(pose, rig);
+  const mass = centerOfMass(rig);
   const hinge = (bone: string): Vec3 => rotate(rig.rot[bone], [1, 0, 0]);
   for (const side of SIDES) {
     const words = side === 'L' ? 'left' : 'right';
@@ -106,11 +116,15 @@ export function effort(pose: Pose, rig: Rig): Effort {
       const newtons = share * BODY_KG * GRAVITY;
       const kneeling = rig.pos[`calf.${side}`][1] < 0.35;
       if (!kneeling) {
-        load(`${words} knee`, push(newtons, under, rig.pos[`calf.${side}`], hinge(`calf.${side}`)), STRENGTH_NM.knee);
-        load(`${words} hip`, push(newtons, under, rig.pos[`thigh.${side}`], hinge('pelvis')), STRENGTH_NM.hip);
+        load(
+          `${words} knee`,
+          push(newtons, under, mass, rig.pos[`calf.${side}`], hinge(`calf.${side}`)),
+          STRENGTH_NM.knee,
+        );
+        load(`${words} hip`, push(newtons, under, mass, rig.pos[`thigh.${side}`], hinge('pelvis')), STRENGTH_NM.hip);
       }
       const heelUp = soleContacts(rig, side)[0][1] > 0.1;
-      if (heelUp) load(`${words} calf`, push(newtons, under, foot, hinge(`foot.${side}`)), STRENGTH_NM.ankle);
+      if (heelUp) load(`${words} calf`, push(newtons, under, mass, foot, hinge(`foot.${side}`)), STRENGTH_NM.ankle);
     } else
       load(`${words} hip`, torque([...named([`thigh.${side}`]), ...lower], rig.pos[`thigh.${side}`]), STRENGTH_NM.hip);
   }

@@ -1,11 +1,9 @@
+import { listWords } from '../../words';
 import type { AnswerKey } from './answerKey';
 import { HOLD_CAP_S } from './effort';
 
 const deg = (value: number): string => `${String(Math.round(Math.abs(value)))}°`;
 const percent = (share: number): string => `${String(Math.round(share * 100))} %`;
-const list = (words: readonly string[]): string =>
-  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
-
 const kindWords = { C: 'a single C curve', S: 'an S curve', straight: 'nearly straight' } as const;
 
 /** A tilt in words: which end is higher. */
@@ -38,12 +36,12 @@ export function factSentences(key: AnswerKey): string[] {
   const short = shortened(key);
   if (short.length > 0)
     out.push(
-      `${short.length === 1 ? 'One limb is' : 'Limbs'} foreshortened: ${list(
+      `${short.length === 1 ? 'One limb is' : 'Limbs'} foreshortened: ${listWords(
         short.slice(0, 3).map((l) => `${l.name} to ${percent(l.ratio)} of its length`),
       )}.`,
     );
   const hidden = key.limbs.filter((l) => l.covered > 0.5);
-  if (hidden.length > 0) out.push(`Mostly covered: ${list(hidden.map((l) => l.name))}.`);
+  if (hidden.length > 0) out.push(`Mostly covered: ${listWords(hidden.map((l) => l.name))}.`);
   out.push(
     `It is ${key.heads.toFixed(1)} heads high in the picture; the half falls near the ${key.halfAt}. Its envelope is ${key.aspect.toFixed(2)} times as wide as high.`,
   );
@@ -58,7 +56,7 @@ export function factSentences(key: AnswerKey): string[] {
     );
   if (key.negatives.length > 0)
     out.push(
-      `${key.negatives.length === 1 ? 'One enclosed negative shape' : `${String(key.negatives.length)} enclosed negative shapes`}, the largest ${percent(key.negatives[0].share)} of the envelope.`,
+      `Enclosed negative shapes: ${String(key.negatives.length)}, the largest ${percent(key.negatives[0].share)} of the envelope.`,
     );
   out.push(
     key.effort.limitedBy === undefined || key.effort.holdS >= HOLD_CAP_S

@@ -116,15 +116,15 @@ export const SEATED = {
     }),
   }),
   'archer-on-a-stool': pose('Archer on a high stool', 'seated', [-55, 35], {
-    support: 2.7,
+    support: 2.5,
     root: { pos: [0, 3.2, 0], rot: [-4, 8, -2] },
     spine: [10, 4, -6],
     chest: [8, 4, -10],
     neck: [4, 0, -6],
     head: [6, 0, -14],
-    props: [{ kind: 'stool', at: [0, -0.15], height: 2.7, r: 0.62 }],
+    props: [{ kind: 'stool', at: [0, -0.15], height: 2.5, r: 0.62 }],
     ...limbs({
-      legL: flat(0.45, 1.7, 12),
+      legL: flat(0.45, 1.55, 12),
       legR: onBall(-0.45, 0.65, -16, 40),
       armL: onThigh('L', 0.6),
       armR: onThigh('R', 0.4),
