@@ -12,6 +12,17 @@ for (const reference of SET_FIGURES) {
   catalogue.poses[poseId] ??= [name, family, poseHeadingDeg(poseId, build)];
   const { azimuthDeg, elevationDeg, lensDeg } = view;
   const full = FIRST_FIGURES.includes(reference) ? 1 : 0;
-  catalogue.views.push([poseId, build, azimuthDeg, elevationDeg, lensDeg, difficulty, width, height, full]);
+  catalogue.views.push([
+    poseId,
+    build,
+    azimuthDeg,
+    elevationDeg,
+    lensDeg,
+    difficulty,
+    width,
+    height,
+    full,
+    poseHeadingDeg(poseId, build),
+  ]);
 }
 console.log(JSON.stringify(catalogue));

@@ -29,7 +29,7 @@ const SCREENS: [name: string, open: (page: Page) => Promise<void>][] = [
     'Poses',
     async (page) => {
       await page.goto('/poses');
-      await expect(page.getByRole('button', { name: /Archer turning/ })).toBeVisible();
+      await expect(page.getByRole('link', { name: /Archer turning/ }).first()).toBeVisible();
     },
   ],
   [
@@ -49,9 +49,17 @@ const SCREENS: [name: string, open: (page: Page) => Promise<void>][] = [
   [
     'a figure',
     async (page) => {
-      await page.goto('/poses');
-      await page.getByRole('button', { name: /Archer turning/ }).click();
-      await expect(page.getByRole('dialog').getByRole('img')).toBeVisible();
+      await page.goto(`/poses/figure?id=${encodeURIComponent('figure/archer-turning/masc/-20/6/26')}`);
+      await expect(page.getByText(/^The action line is/)).toBeVisible({ timeout: 30_000 });
+      for (const key of '1234567890') await page.keyboard.press(key);
+      await expect(page.locator('[data-layer]')).toHaveCount(10);
+    },
+  ],
+  [
+    'chance poses',
+    async (page) => {
+      await page.goto('/poses?set=chance');
+      await expect(page.getByRole('link', { name: /Chance pose/ })).toHaveCount(12);
     },
   ],
   [

@@ -40,16 +40,22 @@ test('the whole evening by keys alone', async ({ page }) => {
   await expect(page.getByRole('link', { name: 'The one after' })).toBeVisible();
 });
 
-test('a figure is opened, turned and closed by keys', async ({ page }) => {
+test('a figure is opened, turned, read and left by keys', async ({ page }) => {
   await page.goto('/poses');
-  await tabTo(page, /Stilt-walker at rest/);
+  await tabTo(page, /Bell-ringer waiting/);
   await page.keyboard.press('Enter');
-  const dialog = page.getByRole('dialog');
-  await expect(dialog).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Bell-ringer waiting' })).toBeVisible();
+  await expect(page.getByText(/^The action line is/)).toBeVisible({ timeout: 30_000 });
+  const address = page.url();
   await page.keyboard.press('ArrowLeft');
-  await expect(dialog.getByText('Turning the clay.')).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(dialog).toHaveCount(0);
+  await expect(page).not.toHaveURL(address);
+  await page.keyboard.press('4');
+  await expect(page.getByRole('checkbox', { name: 'Landmarks' })).toBeChecked();
+  await expect(page.getByText('navel')).toBeVisible({ timeout: 30_000 });
+  await page.keyboard.press('m');
+  await expect(page).toHaveURL(/~m/);
+  await page.goBack();
+  await expect(page.getByRole('link', { name: /Bell-ringer waiting/ }).first()).toBeVisible();
 });
 
 test('a set is made by keys', async ({ page }) => {

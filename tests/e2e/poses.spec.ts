@@ -137,34 +137,3 @@ test('pictures and sets go to the bin and come back; a set is renamed', async ({
   await page.getByRole('button', { name: 'Put back' }).last().click();
   await expect(page.getByRole('button', { name: /Fists 2 pictures/ })).toBeVisible();
 });
-
-test('a figure is turned: rendered in a worker, kept, and drawn from', async ({ page }) => {
-  test.setTimeout(180_000);
-  await page.goto('/poses');
-  await expect(page.getByRole('listitem').filter({ hasText: 'Archer turning' })).toBeVisible();
-  await page
-    .getByRole('button', { name: /Net-mender kneeling/ })
-    .first()
-    .click();
-  const dialog = page.getByRole('dialog');
-  await expect(dialog.getByRole('img')).toBeVisible();
-  await page.keyboard.press('ArrowRight');
-  await expect(dialog.getByText('Turning the clay.')).toBeVisible();
-  await expect(dialog.getByText('Turning the clay.')).toHaveCount(0, { timeout: 120_000 });
-  const rendered = await dialog
-    .getByRole('img')
-    .evaluate((i: HTMLImageElement) => Math.max(i.naturalWidth, i.naturalHeight));
-  expect(rendered).toBe(1200);
-  // Back and forth: the view is there at once the second time.
-  await page.keyboard.press('ArrowLeft');
-  await page.keyboard.press('ArrowRight');
-  await expect
-    .poll(() => dialog.getByRole('img').evaluate((i: HTMLImageElement) => Math.max(i.naturalWidth, i.naturalHeight)), {
-      timeout: 4000,
-    })
-    .toBe(1200);
-  await dialog.getByRole('button', { name: '30 s' }).click();
-  await page.keyboard.press('ArrowRight');
-  await expect(page.getByText('pose 1 of 1, net-mender kneeling')).toBeVisible();
-  await expect(page.getByRole('img', { name: 'Reference: Net-mender kneeling' })).toBeVisible();
-});

@@ -25,10 +25,13 @@ export interface CatalogueEntry {
   full: boolean;
 }
 
-/** As stored: poses by slug [name, family, heading in degrees], views [slug, build, azimuth, elevation, lens, difficulty, width, height, full]. */
+/**
+ * As stored: poses by slug [name, family, heading in degrees], views
+ * [slug, build, azimuth, elevation, lens, difficulty, width, height, full, heading of this build].
+ */
 export interface CatalogueFile {
   poses: Record<string, [name: string, family: Family, headingDeg: number]>;
-  views: [string, BuildName, number, number, number, number, number, number, 0 | 1][];
+  views: [string, BuildName, number, number, number, number, number, number, 0 | 1, number][];
 }
 const { poses, views } = catalogue as unknown as CatalogueFile;
 
@@ -37,8 +40,8 @@ export const figureFileName = (poseId: string, build: string, azimuthDeg: number
   `${poseId}-${build}-${String(azimuthDeg)}`;
 
 export const CATALOGUE: readonly CatalogueEntry[] = views.map(
-  ([poseId, build, azimuth, elevation, lens, difficulty, width, height, full]) => {
-    const [name, family, heading] = poses[poseId];
+  ([poseId, build, azimuth, elevation, lens, difficulty, width, height, full, heading]) => {
+    const [name, family] = poses[poseId];
     return {
       id: ['figure', poseId, build, azimuth, elevation, lens].join('/'),
       poseId,

@@ -79,7 +79,7 @@ export function figureFacts({ poseId, build, view }: FigureReference): FigureFac
 
 /** Which way a pose faces, degrees from the world's front: what its view names are told by. */
 export function poseHeadingDeg(poseId: string, build: BuildName): number {
-  return Math.round(headingDeg(settlePose(poseOf(poseId).pose, BUILDS[build]).rig));
+  return headingDeg(settlePose(poseOf(poseId).pose, BUILDS[build]).rig);
 }
 
 /** The lens of the sets' views: about how one sees a model from across a room. */

@@ -107,7 +107,7 @@ function correction(pose: Pose, rig: Rig): Vec3 {
     const leg = pose.ik?.[`leg${side}`];
     if (leg?.floor !== undefined) {
       const low = Math.min(...soleContacts(rig, side).map(([, y]) => y)) - leg.floor * buildFactor(rig);
-      if (low > 0.002) dy = Math.min(dy, -low * 1.05 - 0.002);
+      if (low > -0.012) dy = Math.min(dy, -low - 0.017);
     }
     if (leg?.kneel) {
       const high = rig.pos[`calf.${side}`][1] - KNEE_RADIUS;

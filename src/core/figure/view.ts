@@ -106,10 +106,10 @@ function groundForward(rot: Quat): Vec3 {
   return [front[0] * upright - up[0] * front[1], 0, front[2] * upright - up[2] * front[1]];
 }
 
-/** Which way a figure faces in the ground plan: between chest and head. Degrees, as azimuths. */
+/** Which way a figure faces in the ground plan: between chest and head. Degrees to one decimal, as azimuths. */
 export function headingDeg(rig: Rig): number {
   const forward = add(groundForward(rig.rot.chest), scale(groundForward(rig.rot.head), 0.6));
-  return Math.atan2(forward[0], forward[2]) / RAD_PER_DEG;
+  return Math.round((Math.atan2(forward[0], forward[2]) / RAD_PER_DEG) * 10) / 10;
 }
 
 /** View and facing of a figure with a heading, seen from an azimuth, degrees. */

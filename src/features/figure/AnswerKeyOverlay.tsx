@@ -11,7 +11,7 @@ const pathOf = ({ points, closed }: Contour): string =>
 const ringsPath = (rings: readonly (readonly Point[])[]): string =>
   rings.map((points) => pathOf({ points: [...points], closed: true })).join('');
 
-const TEXT = { fontSize: 19, fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif" };
+const TEXT = { fontSize: 20, fontFamily: 'inherit' };
 /** Letters stay legible over the figure by a halo of the plate. */
 const HALO = { paintOrder: 'stroke', stroke: 'var(--plate)', strokeWidth: 5, strokeLinejoin: 'round' } as const;
 

@@ -35,6 +35,7 @@ export function svgFile(svg: SVGSVGElement): Blob {
   const markup = new XMLSerializer()
     .serializeToString(svg)
     .replace(/ class="[^"]*"/g, '')
+    .replaceAll('font-family="inherit"', 'font-family="Atkinson Hyperlegible Next, sans-serif"')
     .replace(/var\((--[\w-]+)\)/g, (_, name: string) => style.getPropertyValue(name).trim());
   return new Blob([markup], { type: 'image/svg+xml' });
 }

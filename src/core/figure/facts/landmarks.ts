@@ -21,7 +21,7 @@ const MIDDLE: readonly (readonly [string, string, Vec3])[] = [
   ['sacrum', 'pelvis', [0, 4.3, -0.44]],
 ];
 const PAIRED: readonly (readonly [string, string, Vec3])[] = [
-  ['shoulder', 'clav', [0.78, 6.4, -0.12]],
+  ['shoulder', 'clav', [0.78, 6.43, -0.04]],
   ['elbow', 'farm', [0.83, 4.83, -0.29]],
   ['wrist', 'hand', [0.93, 3.69, -0.12]],
   ['finger tips', 'f22', [0.85, 2.8, -0.085]],

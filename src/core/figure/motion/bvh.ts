@@ -40,14 +40,17 @@ const MAX_FRAMES = 200_000;
 export function parseBvh(text: string): Motion {
   const lines = text.split(/\r\n|\r|\n/);
   let at = 0;
+  /** The line looked at last: the one a fault is in. */
+  let current = 0;
   const fail = (what: string): never => {
-    throw new MotionFileError(Math.min(at + 1, lines.length), what);
+    throw new MotionFileError(Math.min(current + 1, lines.length), what);
   };
   const skipBlank = (): void => {
     while (at < lines.length && lines[at].trim() === '') at++;
   };
   const words = (): string[] => {
     skipBlank();
+    current = at;
     return at < lines.length ? lines[at].trim().split(/\s+/) : fail('the file ends here; something is missing.');
   };
   const expect = (word: string): string[] => {
@@ -112,10 +115,7 @@ export function parseBvh(text: string): Motion {
   if (count > MAX_FRAMES) fail(`${String(count)} frames are too many; cut the clip to ${String(MAX_FRAMES)}.`);
   const time = expect('Frame');
   const frameSeconds = Number(time[time.length - 1]);
-  if (!(frameSeconds > 0)) {
-    at--;
-    fail('the frame time is not a number above zero.');
-  }
+  if (!(frameSeconds > 0)) fail('the frame time is not a number above zero.');
   const frames: Float64Array[] = [];
   while (frames.length < count) {
     frames.push(Float64Array.from(numbers(words(), width)));

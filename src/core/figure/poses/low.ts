@@ -175,7 +175,7 @@ export const BENDING = {
 /** On the knees or deep in them. */
 export const KNEELING = {
   'bread-carrier-crouching': pose('Bread-carrier crouching', 'kneeling or crouching', [40, -125], {
-    root: { pos: [0, 1.55, -0.4], rot: [30, 0, 0] },
+    root: { pos: [0, 1.7, -0.4], rot: [30, 0, 0] },
     spine: [24, 0, 0],
     chest: [18, 2, 4],
     neck: [-14, 0, 0],

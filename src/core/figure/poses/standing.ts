@@ -205,9 +205,9 @@ export const SHIFTED = {
       legR: flat(-0.2, -0.05, -14),
       legL: onBall(0.42, 0.55, 26, 30),
       armL: onHip('L'),
-      armR: gripAt('R', [-0.75, 5.0, 1.0], [0.1, 1, 0.02]),
+      armR: gripAt('R', [-0.64, 4.75, 0.95], [0.1, 1, 0.02]),
     }),
-    props: [{ kind: 'bar', from: [-1.25, 0, 0.9], to: [-0.55, 7.0, 1.04], r: 0.06 }],
+    props: [{ kind: 'bar', from: [-1.1, 0, 0.87], to: [-0.43, 7.0, 0.99], r: 0.06 }],
   }),
   'net-mender-looking-back': pose('Net-mender looking back', 'weight shifted', [120, -25], {
     ...weightOn('L', 7, 7, -10),

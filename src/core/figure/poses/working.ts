@@ -137,7 +137,7 @@ export const BALANCING = {
     head: [0, 6, 0],
     ...armL([118, 88, 0], [10, 10], HAND.open),
     ...armR([70, 88, 0], [16, 10], HAND.open),
-    ...limbs({ legR: flat(-0.05, 0, -14), legL: lifted([1.95, 1.15, 0.15], 30, 40, [0.3, 0.2, 1]) }),
+    ...limbs({ legR: flat(-0.05, 0, -14), legL: lifted([1.8, 1.0, 0.15], 30, 40, [0.3, 0.2, 1]) }),
     handL: HAND.open,
     handR: HAND.open,
   }),

@@ -1,0 +1,160 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import extract from 'png-chunks-extract';
+import text from 'png-chunk-text';
+
+const open = (page: Page, id: string) => page.goto(`/poses/figure?id=${encodeURIComponent(id)}`);
+const longest = (page: Page) =>
+  page
+    .getByRole('main')
+    .locator('img')
+    .evaluate((i: HTMLImageElement) => Math.max(i.naturalWidth, i.naturalHeight));
+const draft = (page: Page) => page.getByText('A draft; the finished picture follows.');
+
+async function saved(page: Page, press: () => Promise<void>): Promise<{ name: string; bytes: Buffer }> {
+  const [download] = await Promise.all([page.waitForEvent('download'), press()]);
+  return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) };
+}
+
+test('a figure is turned: a draft at once, then the finished picture, kept, and drawn from', async ({ page }) => {
+  test.setTimeout(180_000);
+  await open(page, 'figure/net-mender-kneeling/lean/35/6/26');
+  await expect(page.getByRole('heading', { name: 'Net-mender kneeling' })).toBeVisible();
+  await expect(draft(page)).toBeVisible({ timeout: 30_000 });
+  await expect(draft(page)).toHaveCount(0, { timeout: 120_000 });
+  expect(await longest(page)).toBe(1200);
+  await page.keyboard.press('n');
+  await expect(page).toHaveURL(/110%2F28/);
+  await expect(draft(page)).toBeVisible({ timeout: 30_000 });
+  // Back and forth: the first view is there at once the second time.
+  await open(page, 'figure/net-mender-kneeling/lean/35/6/26');
+  await expect.poll(() => longest(page), { timeout: 6000 }).toBe(1200);
+  await page.getByRole('button', { name: '30 s' }).click();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('pose 1 of 1, net-mender kneeling')).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Reference: Net-mender kneeling' })).toBeVisible();
+});
+
+test('light, build and layers change the picture and are remembered', async ({ page }) => {
+  test.setTimeout(120_000);
+  await open(page, 'figure/bell-ringer-waiting/stocky/30/6/26');
+  await expect(page.getByText(/^The action line is/)).toBeVisible({ timeout: 30_000 });
+  const image = page.getByRole('main').locator('img');
+  const before = await image.getAttribute('src');
+  await page.getByRole('radio', { name: 'from behind it', exact: true }).click();
+  await page.getByRole('radio', { name: 'Plaster' }).click();
+  await expect(image).not.toHaveAttribute('src', before ?? '', { timeout: 30_000 });
+  await page.getByLabel('Build of the figure').selectOption('Slight');
+  await expect(page).toHaveURL(/slight/);
+  await page.keyboard.press('7');
+  await page.reload();
+  await expect(page.getByRole('radio', { name: 'Plaster' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'from behind it', exact: true })).toBeChecked();
+  await expect(page.getByRole('checkbox', { name: 'Envelope' })).toBeChecked();
+  await expect(page.locator('[data-layer=envelope]')).toBeVisible({ timeout: 30_000 });
+});
+
+test('picture, answer key and model are taken out', async ({ page }) => {
+  test.setTimeout(120_000);
+  await open(page, 'figure/bell-ringer-waiting/stocky/30/6/26');
+  await expect(page.getByText(/^The action line is/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('button', { name: 'Answer key (SVG)' })).toBeDisabled();
+  for (const key of '123') await page.keyboard.press(key);
+  await expect(page.locator('[data-layer=tilts]')).toBeVisible();
+
+  const png = await saved(page, () => page.getByRole('button', { name: 'Picture (PNG)' }).click());
+  expect(png.name).toBe('bell-ringer-waiting.png');
+  const [chunk] = extract(png.bytes).filter(({ name }) => name === 'tEXt');
+  const { keyword, text: content } = text.decode(chunk.data);
+  expect(keyword).toBe('fox-minute-figure');
+  expect(JSON.parse(content)).toMatchObject({
+    reference: 'figure/bell-ringer-waiting/stocky/30/6/26',
+    pose: { ik: {} },
+  });
+
+  const svg = await saved(page, () => page.getByRole('button', { name: 'Answer key (SVG)' }).click());
+  const markup = svg.bytes.toString();
+  expect(svg.name).toBe('bell-ringer-waiting-answer-key.svg');
+  expect(markup).toContain('data-layer="tilts"');
+  expect(markup).toMatch(/stroke="#[0-9a-f]{6}"/i);
+  expect(markup).not.toContain('var(');
+
+  const glb = await saved(page, () => page.getByRole('button', { name: 'Model (glTF)' }).click());
+  expect(glb.bytes.subarray(0, 4).toString()).toBe('glTF');
+  expect(glb.bytes.readUInt32LE(8)).toBe(glb.bytes.length);
+});
+
+test('covered figures only: every grid and page shows them so', async ({ page }) => {
+  await page.goto('/poses');
+  const first = page.getByRole('list', { name: 'Lantern pageant figures' }).locator('img').first();
+  await expect(first).toHaveAttribute('src', /\/figures\/small\//);
+  await page.getByRole('checkbox', { name: 'Covered figures only' }).click();
+  await expect(first).toHaveAttribute('src', /\/figures\/covered\//);
+  await page.reload();
+  await expect(first).toHaveAttribute('src', /\/figures\/covered\//);
+});
+
+test('a family of poses is a set to practice from', async ({ page }) => {
+  await page.goto('/poses');
+  await page.getByRole('link', { name: 'reclining', exact: true }).click();
+  await expect(page.getByRole('list', { name: 'Figures reclining' }).getByRole('link')).toHaveCount(20);
+  await page.getByRole('button', { name: 'Practice from this set' }).click();
+  await expect(page.getByLabel('What to draw from')).toHaveValue('built-in/reclining');
+  await expect(page.getByText('Why this plan:')).toBeVisible();
+});
+
+test('chance poses are rolled, kept as a set, taken out as JSON and put back in', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto('/poses?set=chance');
+  const figures = page.getByRole('list', { name: 'Chance poses' }).getByRole('link');
+  await expect(figures).toHaveCount(12);
+  const first = await figures.first().textContent();
+  await page.getByRole('button', { name: 'Another twelve' }).click();
+  await expect(figures.first()).not.toHaveText(first ?? '');
+  await page.getByRole('button', { name: 'Keep these as a set' }).click();
+  await expect(page.getByLabel('Name of the set')).toHaveValue(/Chance poses \d+ to \d+/, { timeout: 60_000 });
+  const json = await saved(page, () => page.getByRole('button', { name: 'Poses as JSON' }).click());
+  expect(JSON.parse(json.bytes.toString())).toMatchObject({ format: 'fox-minute-poses', version: 1 });
+  await page.getByRole('button', { name: 'Poses from a file' }).click();
+  await page
+    .getByLabel(/A motion file/)
+    .setInputFiles({ name: 'kept.json', mimeType: 'application/json', buffer: json.bytes });
+  await expect(page.getByRole('button', { name: /Chance poses \d+ to \d+ 12 poses/ })).toHaveCount(2, {
+    timeout: 60_000,
+  });
+});
+
+test('a walk and a throw become sets; a broken file is told by its line', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto('/poses');
+  await page.getByRole('button', { name: 'Poses from a file' }).click();
+  const chooser = page.getByLabel(/A motion file/);
+  const walk = readFileSync('tests/fixtures/walk.bvh', 'utf8');
+  const bvh = (name: string, content: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(content) });
+  await chooser.setInputFiles(bvh('broken.bvh', walk.replace('OFFSET 0 12 0', 'OFFSET 0 twelve 0')));
+  await expect(page.getByRole('alert').filter({ hasText: 'Line 8: “twelve” is not a number.' })).toBeVisible();
+  await chooser.setInputFiles(bvh('notes.json', '{"a": 1}'));
+  await expect(page.getByRole('alert').filter({ hasText: 'not a set of poses from this program' })).toBeVisible();
+  // Names nobody could guess: the table asks for them.
+  await chooser.setInputFiles(bvh('odd.bvh', walk.replaceAll('LeftLeg', 'Zapf')));
+  await expect(page.getByText('Say which joints are: left knee')).toBeVisible();
+  await page.getByLabel('left knee').selectOption('Zapf');
+  await expect(page.getByText(/moments worth drawing/)).toBeVisible();
+  for (const name of ['walk', 'throw']) {
+    if (name === 'throw') await page.getByRole('button', { name: 'Poses from a file' }).click();
+    await chooser.setInputFiles(`tests/fixtures/${name}.bvh`);
+    await expect(page.getByText(/moments worth drawing, mutually different/)).toBeVisible();
+    await page.getByRole('button', { name: `Keep these as the set “${name}”` }).click();
+    await expect(page.getByLabel('Name of the set')).toHaveValue(name, { timeout: 60_000 });
+    await expect(page.getByRole('list', { name: 'Figures' }).getByRole('link').first()).toBeVisible();
+  }
+  await page.getByRole('button', { name: 'Practice from this set' }).click();
+  await expect(page.getByText('Why this plan:')).toBeVisible();
+});
+
+test('an address without a figure says so', async ({ page }) => {
+  await page.goto('/poses/figure?id=figure/nobody');
+  await expect(page.getByText('There is no figure at this address.')).toBeVisible();
+  await open(page, 'figure/nobody/masc/0/6/26');
+  await expect(page.getByRole('main').getByRole('alert')).toBeVisible({ timeout: 30_000 });
+});
