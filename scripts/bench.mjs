@@ -92,24 +92,31 @@ async function viewRows() {
   const browser = await chromium.launch(CHROMIUM);
   const page = await browser.newPage();
   await page.goto(`${base}/poses/figure?id=${encodeURIComponent('figure/archer-turning/masc/33/6/26')}`);
-  const painted = (key) =>
-    page.evaluate(
-      (k) =>
-        new Promise((resolve) => {
-          const image = document.querySelector('main img');
-          const before = image.src;
-          const from = performance.now();
-          const look = () => {
-            const now = document.querySelector('main img');
-            if (now && now.src !== before && now.complete)
-              requestAnimationFrame(() => resolve(performance.now() - from));
-            else requestAnimationFrame(look);
-          };
-          window.dispatchEvent(new KeyboardEvent('keydown', { key: k, bubbles: true }));
-          look();
-        }),
-      key,
-    );
+  /** Milliseconds from a key going down to another picture standing on the screen. */
+  const painted = async (key) => {
+    await page.evaluate(() => {
+      const before = document.querySelector('main img').src;
+      window.painted = new Promise((resolve) => {
+        window.addEventListener(
+          'keydown',
+          () => {
+            const from = performance.now();
+            const look = () => {
+              const now = document.querySelector('main img');
+              if (now && now.src !== before && now.complete)
+                requestAnimationFrame(() => resolve(performance.now() - from));
+              else if (performance.now() - from > 60_000) resolve(Infinity);
+              else requestAnimationFrame(look);
+            };
+            look();
+          },
+          { once: true, capture: true },
+        );
+      });
+    });
+    await page.keyboard.press(key);
+    return page.evaluate(() => window.painted);
+  };
   const finished = () =>
     page.getByText('A draft; the finished picture follows.').waitFor({ state: 'hidden', timeout: 120_000 });
   await page.locator('main img').waitFor();

@@ -1,4 +1,5 @@
 // npm run screenshots: one current picture of each main view, from demo data, into docs/screenshots. Needs a build.
+import { execFileSync } from 'node:child_process';
 import { mkdirSync, rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import { CHROMIUM } from './chromium.mjs';
@@ -106,12 +107,14 @@ for (const [name, path] of [
 }
 {
   const page = await open();
-  await page.goto(`${base}/poses`);
-  await page
-    .getByRole('button', { name: /Net-mender kneeling/ })
-    .first()
-    .click();
+  await page.goto(`${base}/poses/figure?id=${encodeURIComponent('figure/bell-ringer-waiting/stocky/30/6/26')}`);
+  await page.getByText(/^The action line is/).waitFor({ timeout: 60_000 });
+  for (const key of '1234') await page.keyboard.press(key);
   await shoot('figure', page);
+  await page.goto(`${base}/poses/figure?id=${encodeURIComponent('figure/drummer-reclining/heavy/-10/10/26')}`);
+  await page.getByText(/^The action line is/).waitFor({ timeout: 60_000 });
+  for (const key of '1234789') await page.keyboard.press(key);
+  await shoot('figure-contours', page);
 }
 {
   const page = await open({ width: 390, height: 844 });
@@ -126,3 +129,6 @@ for (const [name, path] of [
 }
 await browser.close();
 stop();
+// Every pose of the sets on one sheet.
+execFileSync('npx', ['tsx', 'scripts/figures/sheet.ts', `${OUT}/poses-sheet.png`], { stdio: 'inherit' });
+console.log('poses-sheet');

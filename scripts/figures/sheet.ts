@@ -1,13 +1,20 @@
-// Contact sheet of figures, drawn in plain code: tsx scripts/figures/sheet.ts OUT.png [columns] id id ...
+// Contact sheet of figures, drawn in plain code: tsx scripts/figures/sheet.ts OUT.png [columns id id ...]
+// Without ids, the first view of every pose in the sets.
 import sharp from 'sharp';
 import { BUILDS } from '@/core/figure/builds';
 import { draftPicture } from '@/core/figure/draft';
 import { buildFigure } from '@/core/figure/figure';
-import { parseFigureReference, poseOf } from '@/core/figure/reference';
+import { POSE_SLUGS } from '@/core/figure/poses/poses';
+import { parseFigureReference, poseOf, SET_FIGURES } from '@/core/figure/reference';
+import { figureReferenceId } from '@/core/figure/referenceId';
 
-const CELL = [250, 270] as const;
-const [out, columnsText, ...ids] = process.argv.slice(2);
+const CELL = [170, 190] as const;
+const [out, columnsText = '12', ...asked] = process.argv.slice(2);
 const columns = Number(columnsText);
+const firsts = POSE_SLUGS.map((slug) => SET_FIGURES.find(({ poseId }) => poseId === slug)).filter(
+  (f) => f !== undefined,
+);
+const ids = asked.length > 0 ? asked : firsts.map(figureReferenceId);
 const rows = Math.ceil(ids.length / columns);
 const cells = await Promise.all(
   ids.map(async (id, i) => {
@@ -15,12 +22,11 @@ const cells = await Promise.all(
     if (!reference) throw new Error(`not a figure: ${id}`);
     const figure = buildFigure(poseOf(reference.poseId).pose, BUILDS[reference.build], { h: 0.06, detail: 0.55 });
     const { width, height, data } = draftPicture(figure, reference.view, {
-      longSidePx: 240,
+      longSidePx: 164,
       ground: true,
-      covered: id.endsWith('+'),
     });
     const label = Buffer.from(
-      `<svg width="${String(CELL[0])}" height="16"><text x="4" y="12" font-family="sans-serif" font-size="11">${id.slice(7)}</text></svg>`,
+      `<svg width="${String(CELL[0])}" height="16"><text x="4" y="12" font-family="sans-serif" font-size="9">${poseOf(reference.poseId).name.replace('&', '&amp;')}</text></svg>`,
     );
     const picture = await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
       .png()
@@ -34,5 +40,5 @@ const cells = await Promise.all(
 );
 await sharp({ create: { width: columns * CELL[0], height: rows * CELL[1], channels: 3, background: '#f5efe4' } })
   .composite(cells.flat())
-  .png()
+  .png({ palette: true, colors: 128 })
   .toFile(out);

@@ -203,8 +203,9 @@ export function renderFigure(figure: Figure, view: View, options: PictureOptions
   accumulate(gl, scene, frame, { width, height, passes, key, middle, toLight: towardLight(light, view.azimuthDeg) });
   scene.traverse((object) => {
     if (!(object instanceof Mesh)) return;
-    object.geometry.dispose();
-    for (const material of [object.material].flat()) material.dispose();
+    const { geometry, material } = object as Mesh<BufferGeometry, Material>;
+    geometry.dispose();
+    material.dispose();
   });
   key.dispose();
   return gl.domElement as unknown as OffscreenCanvas;

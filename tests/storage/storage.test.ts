@@ -5,7 +5,7 @@ import type { Page, Session } from '@/core/journal/session';
 import type { Picture } from '@/core/references/picture';
 import { emptyOldBin } from '@/storage/bin';
 import { onChange } from '@/storage/changes';
-import { closeDb, db } from '@/storage/db';
+import { closeDb } from '@/storage/db';
 import { putRecords, readRecords, wipeEverything } from '@/storage/everything';
 import { imageKey, loadImage } from '@/storage/images';
 import { addPage, binPage, listPages } from '@/storage/pages';

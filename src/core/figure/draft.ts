@@ -59,10 +59,7 @@ export function sceneOf(figure: Figure, covered: boolean): Scene {
   const propVertices = props.positions.length / 3;
   const indices = new Uint32Array(figure.indices.length + props.indices.length);
   indices.set(figure.indices);
-  indices.set(
-    props.indices.map((i) => i + figureVertices),
-    figure.indices.length,
-  );
+  for (let i = 0; i < props.indices.length; i++) indices[figure.indices.length + i] = props.indices[i] + figureVertices;
   return {
     positions: join(covered ? coveredPositions(figure) : figure.positions, props.positions),
     normals: join(figure.normals, props.normals),
@@ -73,15 +70,21 @@ export function sceneOf(figure: Figure, covered: boolean): Scene {
   };
 }
 
-/** Which points the key light reaches, by a depth picture taken from the light. */
-export function shadowTest(scene: Triangles, toLight: Vec3, size: number): (p: Vec3) => number {
+function bounds(positions: Float32Array): { lo: Vec3; hi: Vec3 } {
   const lo: Vec3 = [Infinity, Infinity, Infinity];
   const hi: Vec3 = [-Infinity, -Infinity, -Infinity];
-  for (let i = 0; i < scene.positions.length; i++) {
-    const k = i % 3;
-    lo[k] = Math.min(lo[k], scene.positions[i]);
-    hi[k] = Math.max(hi[k], scene.positions[i]);
-  }
+  for (let i = 0; i < positions.length; i += 3)
+    for (let k = 0; k < 3; k++) {
+      const v = positions[i + k];
+      if (v < lo[k]) lo[k] = v;
+      if (v > hi[k]) hi[k] = v;
+    }
+  return { lo, hi };
+}
+
+/** Which points the key light reaches, by a depth picture taken from the light. */
+export function shadowTest(scene: Triangles, toLight: Vec3, size: number): (p: Vec3) => number {
+  const { lo, hi } = bounds(scene.positions);
   const middle: Vec3 = [(lo[0] + hi[0]) / 2, (lo[1] + hi[1]) / 2, (lo[2] + hi[2]) / 2];
   const radius = Math.hypot(hi[0] - lo[0], hi[1] - lo[1], hi[2] - lo[2]) / 2 + 0.1;
   const camera = lightCamera(toLight, middle, radius, size);

@@ -82,7 +82,7 @@ export function placeFigure(pose: Pose, build: Build): { rig: Rig; field: Field 
   return { rig, field };
 }
 
-export function finePatches(rig: Rig, detail: number): Patch[] {
+function finePatches(rig: Rig, detail: number): Patch[] {
   if (detail <= 0) return [];
   const at = (bone: string, offset: Vec3): Vec3 => add(rig.pos[bone], rotate(rig.rot[bone], offset));
   return [

@@ -1,7 +1,7 @@
 import type { Build } from './builds';
 import type { HandShape, Limb, LimbTarget, Pose } from './pose';
-import { handPoint } from './solids';
-import { BONES, boneScale, FINGERS, REST, restPositions, SIDES, sideSign, type Side } from './skeleton';
+import { handPoint } from './handPoint';
+import { BONES, boneScale, FINGERS, onBone, REST, restPositions, SIDES, sideSign, type Side } from './skeleton';
 import {
   aboutX,
   aboutY,
@@ -130,12 +130,6 @@ export const buildFactor = (rig: Rig): number => rig.rest.pelvis[1] / REST.pelvi
 function inBuild(target: LimbTarget, build: Build, factor: number): LimbTarget {
   return { ...target, pos: target.rel ? onBone(build, target.rel, target.pos) : scale(target.pos, factor) };
 }
-/** An offset written on the base figure's bone, for a build. */
-export function onBone(build: Build, bone: string, p: Vec3): Vec3 {
-  const s = boneScale(build, bone);
-  return [p[0] * s[0], p[1] * s[1], p[2] * s[2]];
-}
-
 function localRotations(pose: Pose, build: Build): Record<string, Quat> {
   const local: Record<string, Quat> = Object.fromEntries(BONES.map((bone) => [bone, IDENTITY]));
   const root = pose.root?.rot ?? [0, 0, 0];

@@ -65,5 +65,5 @@ export function mirrorPose(pose: Pose): Pose {
       );
     else out[/[LR]$/.test(key) ? other(key) : key] = value;
   }
-  return out as Pose;
+  return out;
 }

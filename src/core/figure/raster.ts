@@ -114,7 +114,12 @@ export function rasterize(
     const a = indices[t] * 3;
     const b = indices[t + 1] * 3;
     const c = indices[t + 2] * 3;
-    const [ax, ay, bx, by, cx, cy] = [v[a], v[a + 1], v[b], v[b + 1], v[c], v[c + 1]];
+    const ax = v[a];
+    const ay = v[a + 1];
+    const bx = v[b];
+    const by = v[b + 1];
+    const cx = v[c];
+    const cy = v[c + 1];
     const area = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay);
     if (area === 0) continue;
     const x0 = Math.max(0, Math.ceil(Math.min(ax, bx, cx) - 0.5));
@@ -123,17 +128,22 @@ export function rasterize(
     const y1 = Math.min(height - 1, Math.floor(Math.max(ay, by, cy) - 0.5));
     if (x0 > x1 || y0 > y1) continue;
     // 1/depth is linear in the picture under perspective, depth itself under a parallel projection.
-    const [da, db, dc] = parallel ? [v[a + 2], v[b + 2], v[c + 2]] : [1 / v[a + 2], 1 / v[b + 2], 1 / v[c + 2]];
+    const da = parallel ? v[a + 2] : 1 / v[a + 2];
+    const db = parallel ? v[b + 2] : 1 / v[b + 2];
+    const dc = parallel ? v[c + 2] : 1 / v[c + 2];
     const inverse = 1 / area;
+    // The weights change by a constant along a row.
+    const stepA = (by - cy) * inverse;
+    const stepB = (cy - ay) * inverse;
     for (let y = y0; y <= y1; y++) {
       const py = y + 0.5;
+      const px = x0 + 0.5;
+      let wa = ((bx - px) * (cy - py) - (cx - px) * (by - py)) * inverse;
+      let wb = ((cx - px) * (ay - py) - (ax - px) * (cy - py)) * inverse;
       let o = y * width + x0;
-      for (let x = x0; x <= x1; x++, o++) {
-        const px = x + 0.5;
-        const wa = ((bx - px) * (cy - py) - (cx - px) * (by - py)) * inverse;
-        const wb = ((cx - px) * (ay - py) - (ax - px) * (cy - py)) * inverse;
+      for (let x = x0; x <= x1; x++, o++, wa += stepA, wb += stepB) {
         const wc = 1 - wa - wb;
-        if (wa < 0 || wb < 0 || wc < 0) continue;
+        if (wa < 0 || wb < 0 || wc < -1e-9) continue;
         const q = wa * da + wb * db + wc * dc;
         const d = parallel ? q : 1 / q;
         if (d < depth[o]) {

@@ -5,7 +5,7 @@ import { POSE_SLUGS } from './poses/poses';
 import { type FigureReference, splitFigureReference } from './referenceId';
 import { settlePose } from './support';
 import { clamp } from './vector';
-import { describeView, type Facing, foreshortening, headingDeg, twistDeg, type View, type ViewName } from './view';
+import { describeView, type Facing, foreshortening, headingDeg, twistDeg, type ViewName } from './view';
 
 /** The figure an id stands for; undefined for any other id. */
 export function parseFigureReference(id: string): FigureReference | undefined {
@@ -83,10 +83,10 @@ export function poseHeadingDeg(poseId: string, build: BuildName): number {
 }
 
 /** The lens of the sets' views: about how one sees a model from across a room. */
-export const ROOM_LENS_DEG = 26;
+const ROOM_LENS_DEG = 26;
 
 /** Who plays whom, in turn over a character's views. */
-export const PLAYED_BY: Record<string, readonly BuildName[]> = {
+const PLAYED_BY: Record<string, readonly BuildName[]> = {
   'stilt-walker': ['lean', 'fem'],
   'bell-ringer': ['stocky', 'masc'],
   archer: ['slight', 'muscular'],

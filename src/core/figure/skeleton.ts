@@ -120,6 +120,12 @@ const boneClass = (bone: string): string => {
 
 export const boneScale = (build: Build, bone: string): Vec3 => build.s[boneClass(bone)] ?? [1, 1, 1];
 
+/** An offset written on the base figure's bone, for a build. */
+export function onBone(build: Build, bone: string, p: Vec3): Vec3 {
+  const s = boneScale(build, bone);
+  return [p[0] * s[0], p[1] * s[1], p[2] * s[2]];
+}
+
 function offsetScale(build: Build, bone: string, parent: string): Vec3 {
   const kind = boneClass(bone);
   if (kind === 'uarm') return [build.s.shoulderW?.[0] ?? 1, 1, 1];

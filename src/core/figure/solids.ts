@@ -1,26 +1,13 @@
-import { onBone, type Rig } from './kinematics';
+import { handPoint } from './handPoint';
+import type { Rig } from './kinematics';
 import type { Place, Prop } from './pose';
-import { REST, sideSign, type Side } from './skeleton';
+import { onBone, REST, type Side } from './skeleton';
 import { aboutY, add, cross, dot, IDENTITY, normalize, type Quat, rotate, scale, sub, type Vec3 } from './vector';
 
 /** What props are made of: boxes and round bars with flat ends. World space, head heights. */
 export type Solid =
   | { shape: 'box'; center: Vec3; half: Vec3; rot: Quat }
   | { shape: 'bar'; from: Vec3; to: Vec3; r0: number; r1: number };
-
-/** Middle of a closed grip, in the left hand's directions from the wrist; mirrored for the right. */
-const GRIP: Vec3 = [-0.115, -0.4, -0.09];
-/** Middle of the palm's flesh, likewise. */
-const PALM: Vec3 = [-0.088, -0.28, -0.11];
-/** Tip of the middle finger, a little bent. */
-const TIPS: Vec3 = [-0.07, -0.84, -0.085];
-const HAND_POINTS = { grip: GRIP, palm: PALM, tips: TIPS } as const;
-
-/** Where a hand touches, from its wrist, in the hand's own directions. */
-export function handPoint(kind: keyof typeof HAND_POINTS, side: Side): Vec3 {
-  const [x, y, z] = HAND_POINTS[kind];
-  return [x * sideSign(side), y, z];
-}
 
 const bar = (from: Vec3, to: Vec3, r0: number, r1 = r0): Solid => ({ shape: 'bar', from, to, r0, r1 });
 

@@ -4,7 +4,7 @@ import { buildFactor, KNEE_RADIUS, poseSkeleton, type Rig, type Shift, soleConta
 import { centerOfMass } from './mass';
 import type { Pose } from './pose';
 import { SIDES, type Side } from './skeleton';
-import { handPoint } from './solids';
+import { handPoint } from './handPoint';
 import { add, mix, rotate, type Vec3 } from './vector';
 
 /** A point of the ground plan: x to the figure's left, z to its front, head heights. */
@@ -33,7 +33,7 @@ const lowest = (rig: Rig, [bone, p, r]: readonly [string, Vec3, number]): Vec3 =
 };
 
 /** Everything that carries weight, in the ground plan. */
-export function supportPoints(pose: Pose, rig: Rig): GroundPoint[] {
+function supportPoints(pose: Pose, rig: Rig): GroundPoint[] {
   const out: GroundPoint[] = [];
   const plan = ([x, , z]: Vec3): GroundPoint => [x, z];
   for (const side of SIDES) {

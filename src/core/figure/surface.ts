@@ -176,6 +176,9 @@ function sampleBlocks(field: Field, h: number, lo: Vec3, hi: Vec3, region: Regio
 /** Half diagonal of two samples' span and a cell more, in cells: a first sample farther from the surface than this decides for its eight. */
 const FAR_CELLS = 4.2;
 
+/** Reused by every block. */
+const fewOfBlock = new Int16Array(1024);
+
 /** Fill one block, eight samples at a time; where the surface is provably more than a cell away all eight take the first one's value. */
 function sampleBlock(
   field: Field,
@@ -189,6 +192,7 @@ function sampleBlock(
   bz: number,
 ): void {
   const count = list.length;
+  const few = fewOfBlock;
   const sy = size[0];
   const sz = size[0] * size[1];
   for (let k = 0; k < BLOCK; k += 2)
@@ -201,36 +205,22 @@ function sampleBlock(
         const first = fieldDistance(field, list, count, x, y, z);
         values[o] = first;
         const far = first > FAR_CELLS * h || first < -FAR_CELLS * h;
+        const m = far ? 0 : narrow(field, list, count, few, x + h / 2, y + h / 2, z + h / 2, 2 * h);
         for (let q = 1; q < 8; q++) {
           const at = o + (q & 1) + ((q >> 1) & 1) * sy + (q >> 2) * sz;
           values[at] = far
             ? first
-            : fieldDistance(field, list, count, x + (q & 1) * h, y + ((q >> 1) & 1) * h, z + (q >> 2) * h);
+            : fieldDistance(field, few, m, x + (q & 1) * h, y + ((q >> 1) & 1) * h, z + (q >> 2) * h);
         }
       }
 }
 
-/** Cell edges by corner number (bit 0 x, bit 1 y, bit 2 z), four along each axis. */
-const EDGES: readonly [number, number][] = [
-  [0, 1],
-  [2, 3],
-  [4, 5],
-  [6, 7],
-  [0, 2],
-  [1, 3],
-  [4, 6],
-  [5, 7],
-  [0, 4],
-  [1, 5],
-  [2, 6],
-  [3, 7],
-];
-
+/** Cell edges by corner number (bit 0 x, bit 1 y, bit 2 z), two corners an edge, four edges along each axis. */
+const EDGES = Int8Array.of(0, 1, 2, 3, 4, 5, 6, 7, 0, 2, 1, 3, 4, 6, 5, 7, 0, 4, 1, 5, 2, 6, 3, 7);
 function polygonize(field: Field, h: number, lo: Vec3, hi: Vec3, region: Region): Surface {
   const { size, values, blocks, lists } = sampleBlocks(field, h, lo, hi, region);
   const sy = size[0];
   const sz = size[0] * size[1];
-  const corners = [0, 1, sy, sy + 1, sz, sz + 1, sz + sy, sz + sy + 1];
   const vertexOf = new Int32Array(values.length).fill(-1);
   const positions: number[] = [];
   const normals: number[] = [];
@@ -251,24 +241,45 @@ function polygonize(field: Field, h: number, lo: Vec3, hi: Vec3, region: Region)
           const Z = blocks[b * 3 + 2] * BLOCK + k;
           if (X >= size[0] - 1 || Y >= size[1] - 1 || Z >= size[2] - 1) continue;
           const o = X + Y * sy + Z * sz;
-          // Far from the surface, with ample room for a field that is not quite a distance: no crossing here.
-          if (!(values[o] < 8 * h && values[o] > -8 * h)) continue;
-          let inside = 0;
-          let unknown = false;
-          for (let q = 0; q < 8 && !unknown; q++) {
-            value[q] = values[o + corners[q]];
-            unknown = Number.isNaN(value[q]);
-            if (value[q] < 0) inside++;
-          }
-          if (unknown || inside === 0 || inside === 8) continue;
+          const v0 = values[o];
+          const v1 = values[o + 1];
+          const v2 = values[o + sy];
+          const v3 = values[o + sy + 1];
+          const v4 = values[o + sz];
+          const v5 = values[o + sz + 1];
+          const v6 = values[o + sz + sy];
+          const v7 = values[o + sz + sy + 1];
+          const first = v0 < 0;
+          if (
+            v1 < 0 === first &&
+            v2 < 0 === first &&
+            v3 < 0 === first &&
+            v4 < 0 === first &&
+            v5 < 0 === first &&
+            v6 < 0 === first &&
+            v7 < 0 === first
+          )
+            continue;
+          // A corner that no active block sampled is not a number, and makes the sum so.
+          if (Number.isNaN(v0 + v1 + v2 + v3 + v4 + v5 + v6 + v7)) continue;
+          value[0] = v0;
+          value[1] = v1;
+          value[2] = v2;
+          value[3] = v3;
+          value[4] = v4;
+          value[5] = v5;
+          value[6] = v6;
+          value[7] = v7;
           let px = 0;
           let py = 0;
           let pz = 0;
           let crossings = 0;
           for (let e = 0; e < 12; e++) {
-            const [a, c] = EDGES[e];
-            if (value[a] < 0 === value[c] < 0) continue;
-            const t = value[a] / (value[a] - value[c]);
+            const a = EDGES[2 * e];
+            const va = value[a];
+            const vc = value[EDGES[2 * e + 1]];
+            if (va < 0 === vc < 0) continue;
+            const t = va / (va - vc);
             px += (a & 1) + (e < 4 ? t : 0);
             py += ((a >> 1) & 1) + (e >= 4 && e < 8 ? t : 0);
             pz += (a >> 2) + (e >= 8 ? t : 0);

@@ -67,26 +67,39 @@ export function frameFigure(positions: Float32Array, view: View, [ml, mr, mt, mb
   const target = scale(add(lo, hi), 0.5);
   const { toEye, right, up } = viewAxes(view);
   const half = Math.tan((view.lensDeg * RAD_PER_DEG) / 2);
+  const tan = 1 / half;
   let distance = 0;
   for (let i = 0; i < positions.length; i += 3) {
-    const p = sub([positions[i], positions[i + 1], positions[i + 2]], target);
-    distance = Math.max(distance, dot(p, toEye) + Math.max(Math.abs(dot(p, up)), Math.abs(dot(p, right))) / half);
+    const x = positions[i] - target[0];
+    const y = positions[i + 1] - target[1];
+    const z = positions[i + 2] - target[2];
+    const aside = Math.max(
+      Math.abs(x * up[0] + y * up[1] + z * up[2]),
+      Math.abs(x * right[0] + y * right[1] + z * right[2]),
+    );
+    const away = x * toEye[0] + y * toEye[1] + z * toEye[2] + aside * tan;
+    if (away > distance) distance = away;
   }
   const eye = add(target, scale(toEye, distance));
   eye[1] = Math.max(LOWEST_EYE, eye[1]);
   const backward = normalize(sub(eye, target));
   const screenRight = normalize(cross([0, 1, 0], backward));
   const screenUp = cross(backward, screenRight);
-  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
+  let x0 = Infinity;
+  let x1 = -Infinity;
+  let y0 = Infinity;
+  let y1 = -Infinity;
   for (let i = 0; i < positions.length; i += 3) {
-    const p = sub([positions[i], positions[i + 1], positions[i + 2]], eye);
-    const depth = -dot(p, backward);
-    const x = dot(p, screenRight) / depth;
-    const y = dot(p, screenUp) / depth;
-    x0 = Math.min(x0, x);
-    x1 = Math.max(x1, x);
-    y0 = Math.min(y0, y);
-    y1 = Math.max(y1, y);
+    const px = positions[i] - eye[0];
+    const py = positions[i + 1] - eye[1];
+    const pz = positions[i + 2] - eye[2];
+    const depth = -(px * backward[0] + py * backward[1] + pz * backward[2]);
+    const x = (px * screenRight[0] + py * screenRight[1] + pz * screenRight[2]) / depth;
+    const y = (px * screenUp[0] + py * screenUp[1] + pz * screenUp[2]) / depth;
+    if (x < x0) x0 = x;
+    if (x > x1) x1 = x;
+    if (y < y0) y0 = y;
+    if (y > y1) y1 = y;
   }
   const span = Math.max(x1 - x0, y1 - y0);
   return { eye, target, left: x0 - ml * span, right: x1 + mr * span, top: y1 + mt * span, bottom: y0 - mb * span };

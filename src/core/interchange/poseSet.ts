@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { splitFigureReference } from '../figure/referenceId';
 
 /** A set of poses as a file: what each figure is, with the pose's own data. See docs/formats.md. */
-export const POSE_SET_FORMAT = 'fox-minute-poses';
+const POSE_SET_FORMAT = 'fox-minute-poses';
 
 const fileSchema = z.object({
   format: z.literal(POSE_SET_FORMAT),

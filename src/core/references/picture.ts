@@ -3,7 +3,7 @@ import { z } from 'zod';
 const id = z.string().regex(/^[A-Za-z0-9-]{1,64}$/);
 
 /** A figure kept in a set, with what it is chosen by. */
-export const setFigureSchema = z.object({
+const setFigureSchema = z.object({
   /** A figure reference id. */
   id: z.string().startsWith('figure/').max(200),
   name: z.string().min(1).max(120),

@@ -3,7 +3,7 @@ import extract from 'png-chunks-extract';
 import text from 'png-chunk-text';
 
 /** Keyword under which a PNG carries its pose. */
-export const POSE_KEYWORD = 'fox-minute-figure';
+const POSE_KEYWORD = 'fox-minute-figure';
 
 /**
  * A picture as PNG with the figure it shows written into it as a tEXt chunk.
@@ -23,7 +23,7 @@ export async function pngWithPose(picture: Blob, poseJson: string): Promise<Blob
 }
 
 /** Put a text chunk before a PNG's end. */
-export function withText(png: Uint8Array, content: string): Uint8Array {
+function withText(png: Uint8Array, content: string): Uint8Array {
   const chunks = extract(png);
   chunks.splice(-1, 0, text.encode(POSE_KEYWORD, content));
   return encode(chunks);

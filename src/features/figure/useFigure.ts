@@ -7,7 +7,7 @@ import { loadReferenceImage } from '@/storage/references';
 import { type Client, startFigureWorker } from '@/workers/clients';
 import type { FigureApi } from '@/workers/figure.worker';
 
-export interface FigureReading {
+interface FigureReading {
   key: AnswerKey;
   sentences: string[];
   facts: FigureFacts;
@@ -21,6 +21,11 @@ export interface FigureState {
   failed: boolean;
   /** What is known of this very view; undefined while it is read. */
   reading: FigureReading | undefined;
+}
+
+interface Shown extends FigureState {
+  /** The view that all of it belongs to. */
+  shows: string;
 }
 
 /** After this long without turning, the finished picture is begun. */
@@ -37,7 +42,7 @@ const superseded = new Promise<never>(() => undefined);
 export function useFigure(id: string, appearance: Appearance): FigureState {
   const drafts = useRef<Client<FigureApi>>(undefined);
   const finisher = useRef<Client<FigureApi>>(undefined);
-  const [state, setState] = useState<FigureState & { shows: string }>({
+  const [state, setState] = useState<Shown>({
     url: undefined,
     picture: undefined,
     busy: true,
@@ -58,12 +63,16 @@ export function useFigure(id: string, appearance: Appearance): FigureState {
   useEffect(() => {
     let current = true;
     let finishing = false;
+    // What was known of another view does not hold for this one.
+    const settled = (before: Shown): Shown =>
+      before.shows === shows ? before : { ...before, busy: true, reading: undefined, shows };
     const show = (picture: Blob, busy: boolean): void => {
       if (!current) return;
       const url = URL.createObjectURL(picture);
       setState((before) => {
-        if (before.url) setTimeout(URL.revokeObjectURL, 1000, before.url);
-        return { ...before, url, picture, busy, failed: false };
+        const old = before.url;
+        if (old) setTimeout(() => URL.revokeObjectURL(old), 1000);
+        return { ...settled(before), url, picture, busy, failed: false };
       });
     };
     // One piece of work at a time: whoever waited meanwhile looks whether it is still wanted.
@@ -89,13 +98,12 @@ export function useFigure(id: string, appearance: Appearance): FigureState {
       finishing = false;
       return picture;
     };
-    setState((before) => ({ ...before, busy: true, reading: undefined, shows }));
     loadReferenceImage(id, appearance, render).then(
       (picture) => picture && show(picture, false),
-      () => current && setState((before) => ({ ...before, busy: false, failed: true })),
+      () => current && setState((before) => ({ ...settled(before), busy: false, failed: true })),
     );
     inTurn((api) => api.read(id, appearance)).then(
-      (reading) => current && setState((before) => ({ ...before, reading })),
+      (reading) => current && setState((before) => ({ ...settled(before), reading })),
       () => undefined,
     );
     return () => {

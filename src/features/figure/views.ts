@@ -1,7 +1,7 @@
 import type { FigureReference } from '@/core/figure/referenceId';
 
 /** Bounds of the camera, degrees: from the floor to well above, from flat to strongly wide. */
-export const ELEVATION = { low: -15, high: 75, step: 10 } as const;
+const ELEVATION = { low: -15, high: 75, step: 10 } as const;
 export const LENS = { low: 8, high: 80, step: 12 } as const;
 export const TURN_DEG = 15;
 

@@ -35,7 +35,7 @@ export function BuiltInFigures({
   return (
     <section aria-label={set.name}>
       <div className="flex flex-wrap items-center gap-3 py-4">
-        <p className="max-w-[62ch] flex-1 max-sm:flex-none">
+        <p className="max-w-[62ch] flex-1 max-sm:basis-full">
           A village gets ready for its lantern pageant. Clay figures, yours to use: open one to turn and light it, and
           to see its answer key.
         </p>

@@ -48,7 +48,7 @@ export function ChanceFigures({ onKept }: { onKept: (setId: string) => void }) {
   return (
     <section aria-label="Chance poses">
       <div className="flex flex-wrap items-center gap-3 py-4">
-        <p className="max-w-[62ch] flex-1">
+        <p className="max-w-[62ch] flex-1 max-sm:basis-full">
           Poses nobody thought up: blends of the authored ones, varied within what joints allow, and only those that
           stand without falling or running into themselves. Each is told by its number and comes back the same.
         </p>

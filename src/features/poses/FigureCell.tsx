@@ -17,10 +17,10 @@ export interface FigureCellProps {
   facing?: keyof typeof facingWords | undefined;
 }
 
-export const figureHref = (id: string): Route => `/poses/figure?id=${encodeURIComponent(id)}`;
+const figureHref = (id: string): Route => `/poses/figure?id=${encodeURIComponent(id)}`;
 
 /** A figure in a grid: its cut-out, its name and view; opens its page. */
-export function FigureCell({ id, name, viewName, facing }: FigureCellProps) {
+function FigureCell({ id, name, viewName, facing }: FigureCellProps) {
   const url = useReferenceThumbnail(id);
   const [width, height] = catalogued(id)?.small ?? [];
   return (

@@ -131,9 +131,8 @@ export function MotionImport({ onKept, onCancel }: { onKept: (setId: string) => 
                 names={clip.summary.jointNames}
                 value={table[place]}
                 onChange={(index) => {
-                  const next = { ...table };
-                  if (index === undefined) delete next[place];
-                  else next[place] = index;
+                  const others = Object.fromEntries(Object.entries(table).filter(([p]) => p !== place)) as JointTable;
+                  const next: JointTable = index === undefined ? others : { ...others, [place]: index };
                   setTable(next);
                   run(find(next));
                 }}

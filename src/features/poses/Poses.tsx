@@ -1,5 +1,4 @@
 'use client';
-import type { Route } from 'next';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -40,7 +39,7 @@ export function Poses() {
     toast.error(storageProblem(error));
   };
   const show = (id: string): void =>
-    router.push((id === BUILT_IN_SET_ID ? '/poses' : `/poses?set=${encodeURIComponent(id)}`) as Route);
+    router.push(id === BUILT_IN_SET_ID ? '/poses' : `/poses?set=${encodeURIComponent(id)}`);
 
   const create = (name: string): void => {
     const set: PictureSet = { id: crypto.randomUUID(), name, createdAtMs: Date.now(), binnedAtMs: null };

@@ -33,7 +33,7 @@ export interface Mark {
 }
 
 /** Two landmarks that line up within 1.5 % of the figure's height; the farthest apart come first. */
-export interface Alignment {
+interface Alignment {
   a: string;
   b: string;
   kind: 'plumb' | 'level';
@@ -41,7 +41,7 @@ export interface Alignment {
   at: number;
 }
 
-export interface LimbFact {
+interface LimbFact {
   name: string;
   /** Projected over true length: 1 lies across the view, 0 points at the eye. */
   ratio: number;
@@ -96,7 +96,7 @@ export interface AnswerKey {
 
 const LONG_SIDE = 1000;
 /** Pixels of the long side when the surface is searched for its lines. */
-const RASTER = 380;
+const RASTER = 280;
 const ALIGNED = 0.015;
 
 const LIMB_PARTS = ['uarm', 'farm', 'thigh', 'calf'] as const;
@@ -161,7 +161,8 @@ export function answerKey(
   const picture = rasterize(small, scene, projected);
   const alone = figure.solids.length === 0 ? picture : rasterize(small, figureOnly);
   const { width: w, height: h } = small;
-  const mask = Float32Array.from(alone.triangle, (t) => (t >= 0 ? 1 : 0));
+  const mask = new Float32Array(w * h);
+  for (let o = 0; o < mask.length; o++) mask[o] = alone.triangle[o] >= 0 ? 1 : 0;
   const larger = (c: Contour): Contour => ({ ...c, points: c.points.map(([x, y]): Point => [x * up, y * up]) });
   const rings = silhouette(mask, w, h);
   const outline = rings.outline.map(larger);
@@ -243,7 +244,7 @@ export function answerKey(
   };
 }
 
-export function eyeLevelOf({ elevationDeg }: View): AnswerKey['eyeLevel'] {
+function eyeLevelOf({ elevationDeg }: View): AnswerKey['eyeLevel'] {
   return elevationDeg > 22 ? 'from above' : elevationDeg < -3 ? 'from below' : 'at eye level';
 }
 
@@ -295,7 +296,7 @@ function shadowRings(
   projected: Float32Array,
   toLight: Vec3,
 ): Point[][][] {
-  const lit = shadowTest(scene, toLight, 420);
+  const lit = shadowTest(scene, toLight, 260);
   const mask = new Float32Array(width * height);
   const { indices, normals, positions } = scene;
   for (let o = 0; o < mask.length; o++) {

@@ -20,7 +20,7 @@ function holdWords(seconds: number): string {
 }
 
 /** Limbs that are strongly foreshortened, shortest first. */
-export const shortened = (key: AnswerKey): AnswerKey['limbs'] =>
+const shortened = (key: AnswerKey): AnswerKey['limbs'] =>
   key.limbs.filter(({ ratio }) => ratio < 0.6).sort((a, b) => a.ratio - b.ratio);
 
 /** What is known of a figure in a picture, in plain sentences, what matters most for drawing it first. */

@@ -17,18 +17,16 @@ const LEAST_SHARE = 0.0015;
 /** Outlines shorter than this share of the longest are specks. */
 const LEAST_LENGTH = 0.04;
 
-/** One pass of (1 2 1) / 4 along both axes. */
+/** One pass of (1 2 1) / 4 along both axes; the picture's edge counts as empty. */
 function softened(mask: Float32Array, width: number, height: number): Float32Array {
   const rows = new Float32Array(mask.length);
-  for (let o = 0; o < mask.length; o++) {
-    const x = o % width;
-    rows[o] = ((x > 0 ? mask[o - 1] : 0) + 2 * mask[o] + (x < width - 1 ? mask[o + 1] : 0)) / 4;
-  }
   const out = new Float32Array(mask.length);
-  for (let o = 0; o < mask.length; o++) {
-    const y = Math.floor(o / width);
-    out[o] = ((y > 0 ? rows[o - width] : 0) + 2 * rows[o] + (y < height - 1 ? rows[o + width] : 0)) / 4;
-  }
+  for (let y = 0, o = 0; y < height; y++)
+    for (let x = 0; x < width; x++, o++)
+      rows[o] = ((x > 0 ? mask[o - 1] : 0) + 2 * mask[o] + (x < width - 1 ? mask[o + 1] : 0)) / 4;
+  for (let y = 0, o = 0; y < height; y++)
+    for (let x = 0; x < width; x++, o++)
+      out[o] = ((y > 0 ? rows[o - width] : 0) + 2 * rows[o] + (y < height - 1 ? rows[o + width] : 0)) / 4;
   return out;
 }
 

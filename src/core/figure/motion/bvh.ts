@@ -1,7 +1,7 @@
 import { aboutX, aboutY, aboutZ, add, type Quat, quatMul, rotate, type Vec3 } from '../vector';
 
 /** A joint of a motion file. */
-export interface MotionJoint {
+interface MotionJoint {
   name: string;
   /** Index of the parent, -1 for the root. */
   parent: number;

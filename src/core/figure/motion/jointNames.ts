@@ -61,8 +61,8 @@ export function guessJoints({ joints }: Motion): JointTable {
     const place = LIMB_WORDS.find(([, pattern]) => pattern.test(bare))?.[0];
     if (!place) return;
     // “LeftShoulder” above “LeftArm” is a collar bone: the joint nearer to the elbow wins.
-    if (place === 'shoulder') table[`${side} shoulder` as BodyPlace] = index;
-    else put(`${side} ${place}` as BodyPlace, index);
+    if (place === 'shoulder') table[`${side} shoulder`] = index;
+    else put(`${side} ${place}`, index);
   });
   return table;
 }

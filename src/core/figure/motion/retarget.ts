@@ -67,7 +67,7 @@ export function retarget(motion: Motion, table: JointTable, frameIndex: number):
   world.head = quatMul(frame(headUp, across), aboutX(-10));
   for (const side of ['L', 'R'] as const) {
     const word = side === 'L' ? 'left' : 'right';
-    const p = (place: string): Vec3 => at(`${word} ${place}` as BodyPlace);
+    const p = (place: string): Vec3 => at(`${word} ${place}`);
     const bend = (a: Vec3, b: Vec3, c: Vec3, straight: Vec3): Vec3 => {
       const line = normalize(sub(c, a));
       const off = sub(sub(b, a), scale(line, dot(sub(b, a), line)));
@@ -83,7 +83,7 @@ export function retarget(motion: Motion, table: JointTable, frameIndex: number):
     const knee = bend(p('hip'), p('knee'), p('ankle'), forward);
     world[`thigh.${side}`] = hanging(sub(p('knee'), p('hip')), knee, off('thigh', 'calf'));
     world[`calf.${side}`] = hanging(sub(p('ankle'), p('knee')), knee, off('calf', 'foot'));
-    const toes = `${word} toes` as BodyPlace;
+    const toes = `${word} toes`;
     const foot = has(toes) && length(sub(at(toes), p('ankle'))) > 1e-6 ? sub(at(toes), p('ankle')) : undefined;
     world[`foot.${side}`] = foot
       ? pointing(foot, off('foot', 'toe'), rotate(world[`calf.${side}`], [1, 0, 0]))

@@ -211,20 +211,6 @@ export const underChin = (side: Side): HandDoes =>
     },
     shape: { curl: 0.8, thumb: 0.6 },
   });
-/** Cheek leaned into the palm. */
-export const onCheek = (side: Side): HandDoes =>
-  sided(side, {
-    target: {
-      rel: 'head',
-      by: 'palm',
-      pos: [0.3, -0.08, 0.14],
-      pole: [0.8, -0.8, 0.2],
-      palm: [-1, 0.1, -0.15],
-      fing: [0.15, 1, -0.35],
-      handRel: true,
-    },
-    shape: { curl: 0.25, thumb: 0.2 },
-  });
 /** Cupped beside the mouth, calling. */
 export const calling = (side: Side): HandDoes =>
   sided(side, {

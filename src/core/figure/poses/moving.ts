@@ -15,7 +15,6 @@ import {
   palmAgainst,
   palmUp,
   pose,
-  tipsAt,
 } from './author';
 
 /** On the way somewhere. */
