@@ -111,6 +111,9 @@ for (const [name, path] of [
   await page.getByText(/^The action line is/).waitFor({ timeout: 60_000 });
   for (const key of '1234') await page.keyboard.press(key);
   await shoot('figure', page);
+}
+{
+  const page = await open();
   await page.goto(`${base}/poses/figure?id=${encodeURIComponent('figure/drummer-reclining/heavy/-10/10/26')}`);
   await page.getByText(/^The action line is/).waitFor({ timeout: 60_000 });
   for (const key of '1234789') await page.keyboard.press(key);

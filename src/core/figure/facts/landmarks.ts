@@ -11,7 +11,7 @@ export interface Landmark {
 
 /** Rest positions on the skin of the base figure, left side for the paired ones: [name, bone, point]. */
 const MIDDLE: readonly (readonly [string, string, Vec3])[] = [
-  ['crown', 'head', [0, 7.75, -0.06]],
+  ['crown', 'head', [0, 7.82, -0.06]],
   ['chin', 'head', [0, 6.79, 0.34]],
   ['pit of the neck', 'chest', [0, 6.34, 0.2]],
   ['seventh vertebra', 'chest', [0, 6.42, -0.46]],
