@@ -53,6 +53,19 @@ describe('the surface', () => {
     expect(liters).toBeGreaterThan(60);
     expect(liters).toBeLessThan(95);
   });
+  it.each([
+    'net-mender-hugging-knees',
+    'bread-carrier-crouching',
+    'stilt-walker-curled-up',
+    'bell-ringer-stretching',
+    'net-mender-cross-legged',
+    'drummer-side-bend',
+  ] as const)('has no tear in the folded, twisted and stretched: %s', (slug) => {
+    for (const build of [BUILDS.lean, BUILDS.heavy]) {
+      const { field } = placeFigure(POSES[slug].pose, build);
+      expect(holeEdges(meshSurface(field, 0.07, []).indices)).toBe(0);
+    }
+  });
   it('stands on the ground at the height of the skeleton', () => {
     const ys = figure.positions.filter((_, i) => i % 3 === 1);
     expect(Math.min(...ys)).toBeCloseTo(0, 2);

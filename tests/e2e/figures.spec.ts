@@ -44,6 +44,8 @@ test('light, build and layers change the picture and are remembered', async ({ p
   await page.getByRole('radio', { name: 'from behind it', exact: true }).click();
   await page.getByRole('radio', { name: 'Plaster' }).click();
   await expect(image).not.toHaveAttribute('src', before ?? '', { timeout: 30_000 });
+  await page.getByLabel('How the picture is seen').selectOption('In 3 values');
+  await expect(image).toHaveCSS('filter', 'url("#seen-values-3")');
   await page.getByLabel('Build of the figure').selectOption('Slight');
   await expect(page).toHaveURL(/slight/);
   await page.keyboard.press('7');
@@ -51,6 +53,7 @@ test('light, build and layers change the picture and are remembered', async ({ p
   await expect(page.getByRole('radio', { name: 'Plaster' })).toBeChecked();
   await expect(page.getByRole('radio', { name: 'from behind it', exact: true })).toBeChecked();
   await expect(page.getByRole('checkbox', { name: 'Envelope' })).toBeChecked();
+  await expect(page.getByLabel('How the picture is seen')).toHaveValue('values-3');
   await expect(page.locator('[data-layer=envelope]')).toBeVisible({ timeout: 30_000 });
 });
 

@@ -122,6 +122,7 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
           figure={figure}
           name={name}
           shown={shown}
+          seenAs={state.seenAs}
           svgRef={svg}
           onDrag={(turnDeg, raiseDeg) => change((r) => moved(r, { turnDeg, raiseDeg }))}
         />
@@ -173,8 +174,10 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
         <LightAndLook
           look={state.look}
           light={state.light}
+          seenAs={state.seenAs}
           onLook={(look) => keep((before) => ({ ...before, look }))}
           onLight={(light) => keep((before) => ({ ...before, light }))}
+          onSeenAs={(seenAs) => keep((before) => ({ ...before, seenAs }))}
         />
         <SaveFigure
           id={id}

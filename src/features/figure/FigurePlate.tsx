@@ -2,6 +2,7 @@ import { type PointerEvent, type RefObject, useRef } from 'react';
 import { AnswerKeyOverlay } from './AnswerKeyOverlay';
 import type { LayerId } from './layers';
 import type { FigureState } from './useFigure';
+import { filterOf, type SeenAs, ValueFilters } from './ValueFilters';
 
 /** Degrees turned for each pixel dragged, and the least that is worth a new picture. */
 const DEG_PER_PX = 0.4;
@@ -12,12 +13,14 @@ export function FigurePlate({
   figure,
   name,
   shown,
+  seenAs,
   svgRef,
   onDrag,
 }: {
   figure: FigureState;
   name: string;
   shown: ReadonlySet<LayerId>;
+  seenAs: SeenAs;
   svgRef: RefObject<SVGSVGElement | null>;
   onDrag: (turnDeg: number, raiseDeg: number) => void;
 }) {
@@ -45,11 +48,13 @@ export function FigurePlate({
     >
       {figure.url ? (
         <div className="absolute inset-3">
+          <ValueFilters />
           <img
             src={figure.url}
             alt={`${name}${reading ? `, ${reading.key.viewName} view` : ''}`}
             draggable={false}
             className="absolute inset-0 h-full w-full object-contain"
+            style={{ filter: filterOf(seenAs) }}
           />
           {reading && shown.size > 0 && (
             <AnswerKeyOverlay answers={reading.key} shown={shown} svgRef={svgRef} label={`Answer key over ${name}`} />

@@ -1,5 +1,6 @@
 import type { KeyLight, Look } from '@/core/figure/light';
 import { LightRing } from './LightRing';
+import { SEEN_AS, type SeenAs } from './ValueFilters';
 
 const LOOKS: readonly { look: Look; label: string }[] = [
   { look: 'clay', label: 'Clay' },
@@ -10,13 +11,17 @@ const LOOKS: readonly { look: Look; label: string }[] = [
 export function LightAndLook({
   look,
   light,
+  seenAs,
   onLook,
   onLight,
+  onSeenAs,
 }: {
   look: Look;
   light: KeyLight;
+  seenAs: SeenAs;
   onLook: (look: Look) => void;
   onLight: (light: KeyLight) => void;
+  onSeenAs: (seenAs: SeenAs) => void;
 }) {
   return (
     <section aria-label="Light" className="no-print">
@@ -37,6 +42,18 @@ export function LightAndLook({
             </button>
           ))}
         </div>
+        <select
+          className="select w-auto select-sm max-sm:h-14"
+          aria-label="How the picture is seen"
+          value={seenAs}
+          onChange={(event) => onSeenAs(event.target.value as SeenAs)}
+        >
+          {SEEN_AS.map(({ id, label }) => (
+            <option key={id} value={id}>
+              {label}
+            </option>
+          ))}
+        </select>
       </div>
     </section>
   );

@@ -2,26 +2,33 @@ import { z } from 'zod';
 import { type KeyLight, type Look, STUDIO_LIGHT } from '@/core/figure/light';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { isLayer, type LayerId } from './layers';
+import { isSeenAs, type SeenAs } from './ValueFilters';
 
 /** How the figure's page was left: it opens like that again. */
 export interface PageState {
   look: Look;
   light: KeyLight;
   layers: LayerId[];
+  seenAs: SeenAs;
 }
-export const FRESH: PageState = { look: 'clay', light: STUDIO_LIGHT, layers: [] };
+export const FRESH: PageState = { look: 'clay', light: STUDIO_LIGHT, layers: [], seenAs: 'color' };
 
 const schema = z.object({
   look: z.enum(['clay', 'plaster', 'flat']),
   light: z.object({ azimuthDeg: z.number(), elevationDeg: z.number() }),
   layers: z.array(z.string()),
+  seenAs: z.string(),
 });
 
 export async function loadPageState(): Promise<PageState> {
   const text = await loadSetting('figurePage');
   try {
     const state = schema.parse(JSON.parse(text ?? ''));
-    return { ...state, layers: state.layers.filter(isLayer) };
+    return {
+      ...state,
+      layers: state.layers.filter(isLayer),
+      seenAs: isSeenAs(state.seenAs) ? state.seenAs : 'color',
+    };
   } catch {
     return FRESH;
   }

@@ -27,7 +27,11 @@ const shortened = (key: AnswerKey): AnswerKey['limbs'] =>
 export function factSentences(key: AnswerKey): string[] {
   const leg = key.action.leg === 'L' ? 'left' : 'right';
   const out = [`The action line is ${kindWords[key.action.kind]} and runs into the ${leg} leg.`];
-  out.push(`${tilted('shoulders', key.shoulders)}; ${tilted('hips', key.hips).replace('The', 'the')}.`);
+  out.push(
+    `${tilted('shoulders', key.shoulders)}; ${tilted('hips', key.hips).replace('The', 'the')}${
+      key.shoulders.endOn || key.hips.endOn || key.contrastDeg < 4 ? '' : `, ${deg(key.contrastDeg)} against each other`
+    }.`,
+  );
   if (key.pinched) {
     const stretched = key.pinched === 'left' ? 'right' : 'left';
     out.push(`Its ${key.pinched} side is pinched, its ${stretched} side stretched.`);

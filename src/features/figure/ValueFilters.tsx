@@ -1,0 +1,39 @@
+/** Ways to see the picture: in its colors, in grey, or in a few values. */
+export const SEEN_AS = [
+  { id: 'color', label: 'In color' },
+  { id: 'grey', label: 'In grey' },
+  { id: 'values-2', label: 'In 2 values' },
+  { id: 'values-3', label: 'In 3 values' },
+  { id: 'values-5', label: 'In 5 values' },
+] as const;
+export type SeenAs = (typeof SEEN_AS)[number]['id'];
+
+export const isSeenAs = (id: string): id is SeenAs => SEEN_AS.some((way) => way.id === id);
+
+/** The CSS filter of a way of seeing; its definitions are drawn once by ValueFilters. */
+export const filterOf = (seenAs: SeenAs): string | undefined =>
+  seenAs === 'color' ? undefined : `url(#seen-${seenAs})`;
+
+/** Rec. 709 luminance into all three channels. */
+const LUMINANCE = '0.2126 0.7152 0.0722 0 0  0.2126 0.7152 0.0722 0 0  0.2126 0.7152 0.0722 0 0  0 0 0 1 0';
+const steps = (n: number): string => Array.from({ length: n }, (_, i) => (i / (n - 1)).toFixed(3)).join(' ');
+
+/** Definitions of the filters: luminance, then as many even steps as there are values. */
+export function ValueFilters() {
+  return (
+    <svg width="0" height="0" aria-hidden className="absolute">
+      {[0, 2, 3, 5].map((n) => (
+        <filter key={n} id={n === 0 ? 'seen-grey' : `seen-values-${String(n)}`} colorInterpolationFilters="sRGB">
+          <feColorMatrix type="matrix" values={LUMINANCE} />
+          {n > 0 && (
+            <feComponentTransfer>
+              <feFuncR type="discrete" tableValues={steps(n)} />
+              <feFuncG type="discrete" tableValues={steps(n)} />
+              <feFuncB type="discrete" tableValues={steps(n)} />
+            </feComponentTransfer>
+          )}
+        </filter>
+      ))}
+    </svg>
+  );
+}
