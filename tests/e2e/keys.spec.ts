@@ -54,6 +54,7 @@ test('a figure is opened, turned, read and left by keys', async ({ page }) => {
   await expect(page.getByText('navel')).toBeVisible({ timeout: 30_000 });
   await page.keyboard.press('m');
   await expect(page).toHaveURL(/~m/);
+  await expect(page.getByRole('checkbox', { name: 'Landmarks' })).toBeChecked();
   await page.goBack();
   await expect(page.getByRole('link', { name: /Bell-ringer waiting/ }).first()).toBeVisible();
 });

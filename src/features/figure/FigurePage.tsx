@@ -40,7 +40,7 @@ export function FigurePage() {
       </div>
     );
   if ((!saved.value && !saved.problem) || covered === undefined) return <div className="mt-4 h-[70dvh] skeleton" />;
-  return <Figure key={reference.poseId} start={reference} saved={saved.value ?? FRESH} covered={covered} />;
+  return <Figure start={reference} saved={saved.value ?? FRESH} covered={covered} />;
 }
 
 function Figure({ start, saved, covered }: { start: FigureReference; saved: PageState; covered: boolean }) {
