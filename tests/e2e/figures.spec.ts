@@ -49,6 +49,8 @@ test('light, build and layers change the picture and are remembered', async ({ p
   await page.getByLabel('Build of the figure').selectOption('Slight');
   await expect(page).toHaveURL(/slight/);
   await page.keyboard.press('7');
+  await expect(page.getByRole('checkbox', { name: 'Envelope' })).toBeChecked();
+  await page.waitForTimeout(300); // until it is written
   await page.reload();
   await expect(page.getByRole('radio', { name: 'Plaster' })).toBeChecked();
   await expect(page.getByRole('radio', { name: 'from behind it', exact: true })).toBeChecked();

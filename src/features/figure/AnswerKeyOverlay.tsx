@@ -102,19 +102,10 @@ const draw: Record<LayerId, (a: AnswerKey) => ReactNode> = {
       <TiltLine tilt={hips} />
     </>
   ),
-  action: ({ action: { curve }, width }) => {
+  action: ({ action: { curve } }) => {
     const [p, c1, c2, q] = curve;
     const d = `M${n(p[0])} ${n(p[1])}C${[c1, c2, q].map(([x, y]) => `${n(x)} ${n(y)}`).join(' ')}`;
-    return (
-      <path
-        d={d}
-        fill="none"
-        stroke="var(--ochre)"
-        strokeWidth={width > 0 ? 8 : 0}
-        strokeLinecap="round"
-        strokeOpacity={0.9}
-      />
-    );
+    return <path d={d} fill="none" stroke="var(--ochre)" strokeWidth={8} strokeLinecap="round" strokeOpacity={0.9} />;
   },
   landmarks: (a) => <Landmarks answers={a} />,
 };

@@ -5,13 +5,14 @@ import type { KeyLight } from '@/core/figure/light';
 export function LightRing({ light, onChange }: { light: KeyLight; onChange: (light: KeyLight) => void }) {
   return (
     <div className="flex items-center gap-5">
-      <div role="radiogroup" aria-label="Where the light comes from" className="relative h-[112px] w-[112px] shrink-0">
+      <div role="radiogroup" aria-label="Where the light comes from" className="relative h-[132px] w-[132px] shrink-0">
         <span className="absolute inset-[18px] rounded-full border border-hairline" aria-hidden />
         <span className="absolute inset-0 grid place-items-center text-[12px] text-quiet" aria-hidden>
           figure
         </span>
-        {LIGHT_DIRECTIONS.map(({ azimuthDeg, name }) => {
-          const a = (azimuthDeg * Math.PI) / 180;
+        {LIGHT_DIRECTIONS.map(({ azimuthDeg, name }, i) => {
+          // Evenly around the ring, so that each is easily hit.
+          const a = (i * Math.PI) / 4;
           const chosen = light.azimuthDeg === azimuthDeg;
           return (
             <button
@@ -23,7 +24,7 @@ export function LightRing({ light, onChange }: { light: KeyLight; onChange: (lig
               title={name}
               onClick={() => onChange({ ...light, azimuthDeg })}
               className="absolute grid h-8 w-8 -translate-x-1/2 -translate-y-1/2 place-items-center"
-              style={{ left: 56 + 40 * Math.sin(a), top: 56 + 40 * Math.cos(a) }}
+              style={{ left: 66 + 50 * Math.sin(a), top: 66 + 50 * Math.cos(a) }}
             >
               <span
                 className={`block rounded-full border-2 border-ink ${chosen ? 'h-5 w-5 bg-[var(--ochre)]' : 'h-3 w-3 bg-ground'}`}

@@ -83,7 +83,6 @@ export const BENDING = {
         shape: HAND.flat,
       },
     }),
-    handL: HAND.open,
   }),
   'drummer-side-bend': pose('Drummer bending aside', 'bending', [10, 170], {
     root: { pos: [0, 4.14, 0], rot: [0, 0, -5] },
@@ -93,7 +92,6 @@ export const BENDING = {
     head: [0, 10, -6],
     ...armR([158, 82, 20], [30, 0], HAND.relaxed),
     ...limbs({ legL: flat(0.62, 0, 24), legR: flat(-0.6, 0, -24), armL: onThigh('L', 0.5) }),
-    handR: HAND.relaxed,
   }),
   'archer-gathering-arrows': pose('Archer gathering arrows', 'bending', [-60, 120], {
     root: { pos: [0, 3.75, -0.2], rot: [56, 0, 0] },
@@ -180,10 +178,6 @@ export const KNEELING = {
     chest: [18, 2, 4],
     neck: [-14, 0, 0],
     head: [-20, 0, 12],
-    ...limbs({
-      legL: { ...flat(0.46, 0.15, 18), pole: [0.45, 0.5, 1] },
-      legR: { ...onBall(-0.42, -0.25, -12, 40), pole: [-0.35, 0.2, 1] },
-    }),
     ik: {
       legL: { ...flat(0.46, 0.15, 18), pole: [0.45, 0.5, 1] },
       legR: { ...onBall(-0.42, -0.25, -12, 40), pole: [-0.35, 0.2, 1] },

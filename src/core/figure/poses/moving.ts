@@ -43,8 +43,6 @@ export const WALKING = {
     ...armL([24, 176, 0], [16, 20]),
     ...armR([28, 8, 0], [30, 20]),
     ...limbs({ legL: onHeel(0.24, 1.05, 6), legR: onBall(-0.26, -0.95, -8, 44) }),
-    handL: HAND.relaxed,
-    handR: HAND.relaxed,
   }),
   'stilt-walker-striding': pose('Stilt-walker striding', 'walking or running', [80, -35], {
     moving: true,
@@ -56,8 +54,6 @@ export const WALKING = {
     ...armL([44, 172, 0], [12, 20]),
     ...armR([52, 4, 0], [24, 10], HAND.fist),
     ...limbs({ legL: onHeel(0.26, 1.5, 4, 26), legR: onBall(-0.26, -1.25, -6, 52) }),
-    handL: HAND.relaxed,
-    handR: HAND.fist,
   }),
   'drummer-running': pose('Drummer running', 'walking or running', [75, -115], {
     moving: true,
@@ -69,8 +65,6 @@ export const WALKING = {
     ...armL([50, 178, 0], [88, 10], HAND.fist),
     ...armR([56, -4, 0], [92, 10], HAND.fist),
     ...limbs({ legL: lifted([0.24, 2.15, 1.05], 4, 4, [0.1, 0.4, 1]), legR: onTip(-0.2, -1.15, -4, 66) }),
-    handL: HAND.fist,
-    handR: HAND.fist,
   }),
   'archer-sprinting': pose('Archer sprinting off', 'walking or running', [70, -60], {
     moving: true,
@@ -82,8 +76,6 @@ export const WALKING = {
     ...armL([62, 0, 0], [84, 10], HAND.fist),
     ...armR([62, 176, 0], [70, 10], HAND.fist),
     ...limbs({ legR: lifted([-0.28, 2.1, 1.3], 20, -4, [-0.1, 0.3, 1]), legL: onTip(0.22, -1.7, 4, 58) }),
-    handL: HAND.fist,
-    handR: HAND.fist,
   }),
   'stilt-walker-climbing': pose('Stilt-walker climbing a step', 'walking or running', [60, -125], {
     moving: true,
@@ -94,7 +86,6 @@ export const WALKING = {
     head: [-6, 0, 4],
     ...armR([44, 20, 0], [50, 20]),
     ...limbs({ legL: flat(0.32, 1.15, 4, 1.1), legR: onBall(-0.3, -0.55, -8, 48), armL: onThigh('L', 0.6) }),
-    handR: HAND.relaxed,
     props: [{ kind: 'box', c: [0, 0.55, 1.6], s: [1.0, 0.55, 0.85] }],
   }),
   'net-mender-trudging': pose('Net-mender hauling a load', 'walking or running', [85, -50], {
@@ -134,8 +125,6 @@ export const WALKING = {
     ...armL([96, 70, 0], [30, 10], HAND.open),
     ...armR([60, 120, 0], [24, 10], HAND.open),
     ...limbs({ legL: onTip(0.14, -0.1, 4, 56), legR: lifted([-0.3, 2.3, 0.45], 36, -4, [-0.15, 0.3, 1]) }),
-    handL: HAND.open,
-    handR: HAND.open,
   }),
   'bread-carrier-hurrying': pose('Bread-carrier hurrying with a tray', 'walking or running', [50, -55], {
     moving: true,
@@ -296,8 +285,6 @@ export const REACHING = {
     ...armL([92, 30, 0], [14, 20], HAND.open),
     ...armR([84, 112, 0], [40, 20], HAND.fist),
     ...limbs({ legL: flat(0.45, 0.85, 20), legR: onBall(-0.5, -0.85, -16, 40) }),
-    handL: HAND.open,
-    handR: HAND.fist,
   }),
   'bread-carrier-to-the-shelf': pose('Bread-carrier at the high shelf', 'reaching or pulling', [150, -45], {
     root: { pos: [0, 4.3, 0], rot: [2, 0, 0] },

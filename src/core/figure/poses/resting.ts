@@ -286,8 +286,6 @@ export const RECLINING = {
     ...armL([48, 92, 0], [14, -50]),
     ...armR([130, 92, 30], [60, -30]),
     ...limbs({ legL: alongFloor(0.55, 3.6, 24, [0.3, 1, 0]), legR: alongFloor(-0.42, 3.68, -20, [-0.2, 1, 0]) }),
-    handL: HAND.relaxed,
-    handR: HAND.relaxed,
   }),
   'bell-ringer-knees-up': pose('Bell-ringer on the back, knees up', 'reclining', [80, -35], {
     support: 0,
@@ -390,8 +388,6 @@ export const RECLINING = {
       legL: { ...flat(0.55, 2.0, 12), pole: [0.4, 1, 0.2] },
       legR: alongFloor(-0.5, 3.55, -20, [-0.3, 1, 0]),
     }),
-    handL: HAND.relaxed,
-    handR: HAND.relaxed,
     props: [{ kind: 'box', c: [0, 0.8, -1.95], s: [1.1, 0.8, 0.7] }],
   }),
   'net-mender-stretched-on-a-bench': pose('Net-mender stretched on a bench', 'reclining', [75, -100], {
@@ -415,7 +411,6 @@ export const RECLINING = {
         handRel: true,
       },
     },
-    handL: HAND.relaxed,
     handR: HAND.relaxed,
   }),
 };

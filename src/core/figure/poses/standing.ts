@@ -45,7 +45,6 @@ export const STANDING = {
       legR: flat(-0.36, 0, -12),
       armR: gripAt('R', [-0.72, 4.7, 1.7], [0.05, 1, 0.1]),
     }),
-    handL: HAND.relaxed,
     props: [{ kind: 'bow', hand: 'R', length: 5.6 }],
   }),
   'bread-carrier-with-arms-folded': pose('Bread-carrier with arms folded', 'standing even', [-25, 40], {
@@ -72,7 +71,6 @@ export const STANDING = {
     head: [-16, 3, 8],
     ...armL([10, 80, 0], [18, 10]),
     ...limbs({ legL: flat(0.42, 0.1, 12), legR: flat(-0.4, -0.12, -14), armR: shadingEyes('R') }),
-    handL: HAND.relaxed,
   }),
   'bell-ringer-leaning-on-a-staff': pose('Bell-ringer leaning on a staff', 'standing even', [35, -60], {
     root: { pos: [0, 4.12, -0.1], rot: [10, 0, 0] },
@@ -109,8 +107,6 @@ export const STANDING = {
     ...armL([158, 60, 30], [38, 0], HAND.fist),
     ...armR([166, 55, 30], [24, 0], HAND.open),
     ...limbs({ legL: onBall(0.36, 0, 12, 28), legR: onBall(-0.38, -0.05, -14, 28) }),
-    handL: HAND.fist,
-    handR: HAND.open,
   }),
   'archer-hands-on-hips': pose('Archer hands on hips', 'standing even', [-35, 145], {
     root: { pos: [0, 4.16, 0], rot: [-1, 0, 0] },
@@ -195,7 +191,6 @@ export const SHIFTED = {
       legR: flat(-0.56, 0.25, -30),
       armL: gripBy('L', 'pelvis', [1.32, 0.62, 0.32], [0.3, 0.15, 1], [0.6, -0.2, -1]),
     }),
-    handR: HAND.relaxed,
     props: [{ kind: 'basket', at: { of: 'pelvis', p: [1.12, -0.08, 0.15] }, r: 0.5, depth: 0.62, handle: false }],
   }),
   'stilt-walker-with-a-pole': pose('Stilt-walker leaning on a pole', 'weight shifted', [20, -45], {
@@ -218,8 +213,6 @@ export const SHIFTED = {
     ...armL([20, 50, 0], [40, 20]),
     ...armR([28, 150, 0], [30, 10]),
     ...limbs({ legL: flat(0.2, 0.1, 6), legR: onBall(-0.42, -0.5, -26, 36) }),
-    handL: HAND.relaxed,
-    handR: HAND.relaxed,
   }),
   'archer-testing-the-string': pose('Archer testing the string', 'weight shifted', [-50, 70], {
     ...weightOn('R', 7, 6),
@@ -251,7 +244,6 @@ export const SHIFTED = {
     head: [-2, 2, 26],
     ...armL([86, 62, 0], [8, 40], HAND.pointing),
     ...limbs({ legR: flat(-0.2, -0.05, -10), legL: flat(0.62, 0.2, 38), armR: onHip('R') }),
-    handL: HAND.pointing,
   }),
   'bell-ringer-resting-a-foot': pose('Bell-ringer resting a foot', 'weight shifted', [50, -30], {
     root: { pos: [-0.1, 4.16, 0], rot: [8, 4, -4] },
@@ -261,7 +253,6 @@ export const SHIFTED = {
     head: [4, 2, 14],
     ...armR([12, 100, 0], [20, 10]),
     ...limbs({ legR: flat(-0.22, -0.1, -12), legL: flat(0.5, 0.95, 12, 1.2), armL: onThigh('L', 0.7) }),
-    handR: HAND.relaxed,
     props: [{ kind: 'box', c: [0.55, 0.6, 1.15], s: [0.6, 0.6, 0.55] }],
   }),
 };

@@ -45,8 +45,6 @@ export const BALANCING = {
     ...armL([88, 88, 0], [8, 30], HAND.open),
     ...armR([92, 88, 0], [8, 30], HAND.open),
     ...limbs({ legR: flat(-0.06, 0, -6), legL: lifted([0.0, 2.1, 0.15], 20, 70, [1, 0.35, 0.3]) }),
-    handL: HAND.open,
-    handR: HAND.open,
   }),
   'drummer-on-the-toes': pose('Drummer on the toes, arms up', 'balancing', [15, 165], {
     root: { pos: [0, 4.45, 0], rot: [-2, 0, 0] },
@@ -57,8 +55,6 @@ export const BALANCING = {
     ...armL([160, 70, 30], [14, 0], HAND.open),
     ...armR([152, 80, 30], [20, 0], HAND.open),
     ...limbs({ legL: onBall(0.22, 0.1, 10, 54), legR: onBall(-0.22, -0.1, -10, 54) }),
-    handL: HAND.open,
-    handR: HAND.open,
   }),
   'archer-stepping-across': pose('Archer stepping across', 'balancing', [60, -30], {
     over: 'L',
@@ -70,8 +66,6 @@ export const BALANCING = {
     ...armL([74, 100, 0], [16, 20], HAND.open),
     ...armR([64, 60, 0], [26, 20], HAND.open),
     ...limbs({ legL: flat(0.1, 0, 4), legR: lifted([-0.3, 0.95, 1.75], -6, -6, [-0.1, 0.4, 1]) }),
-    handL: HAND.open,
-    handR: HAND.open,
   }),
   'bread-carrier-on-a-beam': pose('Bread-carrier along a beam', 'balancing', [35, -75], {
     root: { pos: [0, 4.6, 0], rot: [2, 0, 2] },
@@ -82,8 +76,6 @@ export const BALANCING = {
     ...armL([80, 92, 0], [14, 30], HAND.relaxed),
     ...armR([98, 86, 0], [22, 30], HAND.relaxed),
     ...limbs({ legL: flat(0.04, 0.72, 4, 0.6), legR: onBall(-0.05, -0.68, -6, 40, 0.6) }),
-    handL: HAND.relaxed,
-    handR: HAND.relaxed,
     props: [{ kind: 'box', c: [0, 0.3, 0.3], s: [0.3, 0.3, 2.6] }],
   }),
   'bell-ringer-kicking-out': pose('Bell-ringer swinging a leg', 'balancing', [75, -50], {
@@ -96,8 +88,6 @@ export const BALANCING = {
     ...armL([62, 20, 0], [20, 10], HAND.relaxed),
     ...armR([54, 150, 0], [16, 10], HAND.relaxed),
     ...limbs({ legL: flat(0.1, -0.05, 8), legR: lifted([-0.4, 2.6, 3.05], -30, -6, [-0.1, 1, 0.4]) }),
-    handL: HAND.relaxed,
-    handR: HAND.relaxed,
   }),
   'stilt-walker-holding-an-ankle': pose('Stilt-walker holding an ankle', 'balancing', [70, -140], {
     over: 'L',
@@ -112,7 +102,6 @@ export const BALANCING = {
       legR: { pos: [-0.36, 3.85, -1.1], pole: [-0.1, -1, -0.1], rot: [150, -4, 0] },
       armR: { rel: 'calf.R', by: 'grip', pos: [0, -1.62, 0.06], axis: [1, 0, 0], handRel: true, pole: [-0.6, 0.3, -1] },
     },
-    handL: HAND.open,
     handR: HAND.gripping,
   }),
   'drummer-spinning': pose('Drummer spinning', 'balancing', [-20, 110], {
@@ -125,8 +114,6 @@ export const BALANCING = {
     ...armL([70, 40, 0], [50, 20], HAND.relaxed),
     ...armR([96, 120, 0], [36, 10], HAND.relaxed),
     ...limbs({ legL: onBall(0.06, 0, 8, 56), legR: lifted([-0.3, 1.5, -0.55], 60, -20, [-0.7, 0, 1]) }),
-    handL: HAND.relaxed,
-    handR: HAND.relaxed,
   }),
   'archer-side-balance': pose('Archer leaning out in balance', 'balancing', [5, 155], {
     over: 'R',
@@ -138,8 +125,6 @@ export const BALANCING = {
     ...armL([118, 88, 0], [10, 10], HAND.open),
     ...armR([70, 88, 0], [16, 10], HAND.open),
     ...limbs({ legR: flat(-0.05, 0, -14), legL: lifted([1.8, 1.0, 0.15], 30, 40, [0.3, 0.2, 1]) }),
-    handL: HAND.open,
-    handR: HAND.open,
   }),
 };
 
