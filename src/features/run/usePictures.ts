@@ -3,9 +3,9 @@ import { useEffect, useRef, useState } from 'react';
 import { STUDIO } from '@/core/figure/appearance';
 import { loadReferenceImage } from '@/storage/references';
 import { useCovered } from '@/storage/useCovered';
-import { type Client, startFigureWorker, startPictureWorker } from '@/workers/clients';
-import type { FigureApi } from '@/workers/figure.worker';
+import { type Client, startPictureWorker } from '@/workers/clients';
 import type { PictureApi } from '@/workers/picture.worker';
+import { type FigureQueue, figureQueue } from './figureQueue';
 
 export type ReadyPicture = { kind: 'ready'; bitmap: ImageBitmap } | { kind: 'missing' };
 
@@ -20,7 +20,7 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
   const [ready, setReady] = useState<ReadonlyMap<string, ReadyPicture>>(new Map());
   const known = useRef(new Set<string>());
   const pictures = useRef<Client<PictureApi>>(undefined);
-  const figures = useRef<Client<FigureApi>>(undefined);
+  const figures = useRef<FigureQueue>(undefined);
   useEffect(
     () => () => {
       pictures.current?.stop();
@@ -49,14 +49,15 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
     };
     // A view that is not there yet is shown rough at once and replaced when it is done.
     const render = async (id: string): Promise<Blob> => {
-      figures.current ??= startFigureWorker();
-      show(id, await decode(await figures.current.api.draft(id, appearance, { longSidePx: 700, ground: true })));
-      return figures.current.api.render(id, appearance);
+      figures.current ??= figureQueue((wantedId) => known.current.has(wantedId));
+      show(id, await decode(await figures.current.draft(id, appearance)));
+      return figures.current.finish(id, appearance);
     };
     const load = async (id: string): Promise<ReadyPicture> => {
       const image = await loadReferenceImage(id, appearance, render);
       return image ? decode(image) : { kind: 'missing' };
     };
+    for (const id of known.current) if (!ids.includes(id)) known.current.delete(id);
     for (const id of ids) {
       if (known.current.has(id)) continue;
       known.current.add(id);
@@ -64,17 +65,19 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
         .catch((): ReadyPicture => ({ kind: 'missing' }))
         .then((picture) => show(id, picture));
     }
-    setReady((before) => {
-      const stale = [...before.keys()].filter((id) => !ids.includes(id));
-      if (stale.length === 0) return before;
-      const next = new Map(before);
-      for (const id of stale) {
-        const picture = next.get(id);
-        if (picture?.kind === 'ready') picture.bitmap.close();
-        next.delete(id);
-        known.current.delete(id);
-      }
-      return next;
+    // Not at once: what is still on the screen is closed only after the coming picture was asked for.
+    queueMicrotask(() => {
+      setReady((before) => {
+        const stale = [...before.keys()].filter((id) => !ids.includes(id));
+        if (stale.length === 0) return before;
+        const next = new Map(before);
+        for (const id of stale) {
+          const picture = next.get(id);
+          if (picture?.kind === 'ready') picture.bitmap.close();
+          next.delete(id);
+        }
+        return next;
+      });
     });
   }, [key, covered]);
   return ready;
