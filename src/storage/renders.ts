@@ -4,10 +4,10 @@ import { db } from './db';
 const MAX_BYTES = 80_000_000;
 
 export async function loadRender(key: string, nowMs: number): Promise<Blob | undefined> {
-  const tx = (await db()).transaction('renders', 'readwrite', { durability: 'relaxed' });
-  const render = await tx.store.get(key);
-  if (render) await tx.store.put({ ...render, usedAtMs: nowMs }, key);
-  await tx.done;
+  const database = await db();
+  const render = await database.get('renders', key);
+  // When it was used is written afterwards: nobody waits for that, and losing it costs little.
+  if (render) void database.put('renders', { ...render, usedAtMs: nowMs }, key).catch(() => undefined);
   return render?.image;
 }
 

@@ -4,7 +4,6 @@ import { catalogued } from '@/core/figure/catalogue';
 import { parsePictureReference } from '@/core/references/picture';
 import { imageKey, loadImage } from './images';
 import { smallPictureUrl } from './references';
-import { smallFigure } from './smallFigures';
 import { useCovered } from './useCovered';
 
 /** An address for an image kept under a key, given back when no longer shown. */
@@ -50,14 +49,17 @@ function useDrawnFigure(referenceId: string | undefined, covered: boolean | unde
     if (referenceId === undefined || covered === undefined) return;
     let current = true;
     let made: string | undefined;
-    smallFigure(referenceId, covered).then(
-      (blob) => {
-        if (!current) return;
-        made = URL.createObjectURL(blob);
-        setUrl(made);
-      },
-      () => undefined,
-    );
+    // Loaded only where a figure that did not ship is shown: it brings the worker's client along.
+    import('./smallFigures')
+      .then(({ smallFigure }) => smallFigure(referenceId, covered))
+      .then(
+        (blob) => {
+          if (!current) return;
+          made = URL.createObjectURL(blob);
+          setUrl(made);
+        },
+        () => undefined,
+      );
     return () => {
       current = false;
       setUrl(undefined);

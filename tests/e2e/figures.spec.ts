@@ -30,6 +30,7 @@ test('a figure is turned: a draft at once, then the finished picture, kept, and 
   await open(page, 'figure/net-mender-kneeling/lean/35/6/26');
   await expect.poll(() => longest(page), { timeout: 6000 }).toBe(1200);
   await page.getByRole('button', { name: '30 s' }).click();
+  await page.waitForURL('/run');
   await page.keyboard.press('ArrowRight');
   await expect(page.getByText('pose 1 of 1, net-mender kneeling')).toBeVisible();
   await expect(page.getByRole('img', { name: 'Reference: Net-mender kneeling' })).toBeVisible();

@@ -54,7 +54,10 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
   const name = figure.reading?.facts.name ?? knownFacts(id)?.name ?? 'Figure';
 
   const change = useCallback((to: (before: FigureReference) => FigureReference) => setReference(to), []);
+  // On the way to drawing, nothing may touch the address or the view any more.
+  const leaving = useRef(false);
   useEffect(() => {
+    if (leaving.current) return;
     window.history.replaceState(null, '', `/poses/figure?id=${encodeURIComponent(id)}`);
   }, [id]);
   const keep = useCallback((next: (before: PageState) => PageState) => {
@@ -84,6 +87,7 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
+      if (leaving.current) return;
       const target = event.target as HTMLElement;
       if (event.ctrlKey || event.metaKey || event.altKey || target.closest('select, textarea, input[type=text]'))
         return;
@@ -109,9 +113,13 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
 
   const drawNow = (drawMs: number): void => {
     unlockSound();
+    leaving.current = true;
     startSession(singlePosePlan(id, drawMs)).then(
       () => router.push('/run'),
-      (error: unknown) => toast.error(storageProblem(error)),
+      (error: unknown) => {
+        leaving.current = false;
+        toast.error(storageProblem(error));
+      },
     );
   };
   const shown = new Set(state.layers);

@@ -30,6 +30,8 @@ interface Shown extends FigureState {
 
 /** After this long without turning, the finished picture is begun. */
 const SETTLED_MS = 450;
+/** So many finished views are at hand without asking the database. */
+const LATELY = 12;
 const DRAFT = { longSidePx: 620, ground: true } as const;
 
 /** A promise that never settles: what was asked for is no longer wanted. */
@@ -60,6 +62,7 @@ export function useFigure(id: string, appearance: Appearance): FigureState {
     [],
   );
   const turn = useRef(Promise.resolve());
+  const lately = useRef(new Map<string, Blob>());
   useEffect(() => {
     let current = true;
     let finishing = false;
@@ -98,8 +101,17 @@ export function useFigure(id: string, appearance: Appearance): FigureState {
       finishing = false;
       return picture;
     };
-    loadReferenceImage(id, appearance, render).then(
-      (picture) => picture && show(picture, false),
+    const known = lately.current.get(shows);
+    const loading = known ? Promise.resolve(known) : loadReferenceImage(id, appearance, render);
+    loading.then(
+      (picture) => {
+        if (!picture) return;
+        show(picture, false);
+        // The newest last; the oldest goes.
+        lately.current.delete(shows);
+        lately.current.set(shows, picture);
+        for (const old of lately.current.keys()) if (lately.current.size > LATELY) lately.current.delete(old);
+      },
       () => current && setState((before) => ({ ...settled(before), busy: false, failed: true })),
     );
     inTurn((api) => api.read(id, appearance)).then(
