@@ -6,14 +6,14 @@ import { imageKey, loadImage } from './images';
 import { smallPictureUrl } from './references';
 import { useCovered } from './useCovered';
 
-/** An address for an image kept under a key, given back when no longer shown. */
-export function useImageUrl(key: string | undefined): string | undefined {
+/** An address for what `load` gives for a key, given back when no longer shown. `load` must stay the same function. */
+function useBlobUrl(key: string | undefined, load: (key: string) => Promise<Blob | undefined>): string | undefined {
   const [url, setUrl] = useState<string>();
   useEffect(() => {
     if (key === undefined) return;
     let current = true;
     let made: string | undefined;
-    loadImage(key).then(
+    load(key).then(
       (blob) => {
         if (!blob || !current) return;
         made = URL.createObjectURL(blob);
@@ -26,9 +26,18 @@ export function useImageUrl(key: string | undefined): string | undefined {
       setUrl(undefined);
       if (made) URL.revokeObjectURL(made);
     };
-  }, [key]);
+  }, [key, load]);
   return url;
 }
+
+/** An address for an image kept under a key, given back when no longer shown. */
+export const useImageUrl = (key: string | undefined): string | undefined => useBlobUrl(key, loadImage);
+
+// Loaded only where a figure that did not ship is shown: it brings the worker's client along.
+const drawFigure = async (referenceId: string, covered: boolean): Promise<Blob> =>
+  (await import('./smallFigures')).smallFigure(referenceId, covered);
+const drawBare = (referenceId: string): Promise<Blob> => drawFigure(referenceId, false);
+const drawCovered = (referenceId: string): Promise<Blob> => drawFigure(referenceId, true);
 
 /** A small picture of a reference: shipped with the app or drawn now for figures, the thumbnail for pictures. */
 export function useReferenceThumbnail(referenceId: string | null): string | undefined {
@@ -37,34 +46,7 @@ export function useReferenceThumbnail(referenceId: string | null): string | unde
   const pictureId = referenceId === null || known ? undefined : parsePictureReference(referenceId);
   const figureId = referenceId !== null && !known && !pictureId ? referenceId : undefined;
   const url = useImageUrl(pictureId && imageKey('thumbnail', pictureId));
-  const drawn = useDrawnFigure(figureId, covered);
+  const drawn = useBlobUrl(covered === undefined ? undefined : figureId, covered ? drawCovered : drawBare);
   if (known) return covered === undefined ? undefined : smallPictureUrl(known, covered);
   return url ?? drawn;
-}
-
-/** An address for the small picture of a figure that did not ship. */
-function useDrawnFigure(referenceId: string | undefined, covered: boolean | undefined): string | undefined {
-  const [url, setUrl] = useState<string>();
-  useEffect(() => {
-    if (referenceId === undefined || covered === undefined) return;
-    let current = true;
-    let made: string | undefined;
-    // Loaded only where a figure that did not ship is shown: it brings the worker's client along.
-    import('./smallFigures')
-      .then(({ smallFigure }) => smallFigure(referenceId, covered))
-      .then(
-        (blob) => {
-          if (!current) return;
-          made = URL.createObjectURL(blob);
-          setUrl(made);
-        },
-        () => undefined,
-      );
-    return () => {
-      current = false;
-      setUrl(undefined);
-      if (made) URL.revokeObjectURL(made);
-    };
-  }, [referenceId, covered]);
-  return url;
 }

@@ -170,14 +170,17 @@ const SOLE: readonly (readonly [bone: 'foot' | 'toe', p: Vec3, r: number])[] = [
   ['toe', [0.58, 0.062, 0.56], 0.048],
 ];
 
+/** A point of the base figure's skin, written in rest space, on a posed build. */
+export function onSkin(rig: Rig, bone: string, p: Vec3): Vec3 {
+  return add(rig.pos[bone], rotate(rig.rot[bone], onBone(rig.build, bone, sub(p, REST[bone].p))));
+}
+
 /** Lowest points of a foot's carrying spheres, head heights. */
 export function soleContacts(rig: Rig, side: Side): Vec3[] {
-  return SOLE.map(([kind, p, r]) => {
+  return SOLE.map(([kind, [x, y, z], r]) => {
     const bone = `${kind}.${side}`;
-    const s = boneScale(rig.build, bone);
-    const l = sub([p[0] * sideSign(side), p[1], p[2]], REST[bone].p);
-    const center = add(rig.pos[bone], rotate(rig.rot[bone], [l[0] * s[0], l[1] * s[1], l[2] * s[2]]));
-    return [center[0], center[1] - r * s[1], center[2]];
+    const center = onSkin(rig, bone, [x * sideSign(side), y, z]);
+    return [center[0], center[1] - r * boneScale(rig.build, bone)[1], center[2]];
   });
 }
 /** How far a foot's flesh is pressed into the floor, head heights (4 mm). */

@@ -1,7 +1,7 @@
 import { ArrowDown, ArrowUp, FlipHorizontal2, RotateCcw, RotateCw, Shuffle } from 'lucide-react';
 import { BUILDS, type BuildName } from '@/core/figure/builds';
 import type { FigureReference } from '@/core/figure/referenceId';
-import { LENS, TURN_DEG } from './views';
+import { LENS, RAISE_DEG, TURN_DEG } from './views';
 
 const BUILD_WORDS: Record<BuildName, string> = {
   masc: 'Masculine',
@@ -13,6 +13,13 @@ const BUILD_WORDS: Record<BuildName, string> = {
   slight: 'Slight',
   older: 'Older',
 };
+
+const MOVES = [
+  { label: 'Turn left', arrow: 'Left', Icon: RotateCcw, by: { turnDeg: -TURN_DEG } },
+  { label: 'Turn right', arrow: 'Right', Icon: RotateCw, by: { turnDeg: TURN_DEG } },
+  { label: 'From higher', arrow: 'Up', Icon: ArrowUp, by: { raiseDeg: RAISE_DEG } },
+  { label: 'From lower', arrow: 'Down', Icon: ArrowDown, by: { raiseDeg: -RAISE_DEG } },
+] as const;
 
 /** Around the figure, up and down, and how strongly the lens foreshortens; who it is; the mirror. */
 export function CameraControls({
@@ -36,42 +43,18 @@ export function CameraControls({
       role="toolbar"
       aria-label="Where you look from"
     >
-      <button
-        type="button"
-        className={button}
-        title="Turn left (Left arrow)"
-        aria-label="Turn left"
-        onClick={() => onMove({ turnDeg: -TURN_DEG })}
-      >
-        <RotateCcw size={17} aria-hidden />
-      </button>
-      <button
-        type="button"
-        className={button}
-        title="Turn right (Right arrow)"
-        aria-label="Turn right"
-        onClick={() => onMove({ turnDeg: TURN_DEG })}
-      >
-        <RotateCw size={17} aria-hidden />
-      </button>
-      <button
-        type="button"
-        className={button}
-        title="From higher (Up arrow)"
-        aria-label="From higher"
-        onClick={() => onMove({ raiseDeg: 10 })}
-      >
-        <ArrowUp size={17} aria-hidden />
-      </button>
-      <button
-        type="button"
-        className={button}
-        title="From lower (Down arrow)"
-        aria-label="From lower"
-        onClick={() => onMove({ raiseDeg: -10 })}
-      >
-        <ArrowDown size={17} aria-hidden />
-      </button>
+      {MOVES.map(({ label, arrow, Icon, by }) => (
+        <button
+          key={label}
+          type="button"
+          className={button}
+          title={`${label} (${arrow} arrow)`}
+          aria-label={label}
+          onClick={() => onMove(by)}
+        >
+          <Icon size={17} aria-hidden />
+        </button>
+      ))}
       <label className="flex items-center gap-2 px-2 text-[14px]">
         flat
         <input

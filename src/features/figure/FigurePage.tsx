@@ -22,7 +22,7 @@ import { LightAndLook } from './LightAndLook';
 import { FRESH, loadPageState, type PageState, savePageState } from './pageState';
 import { SaveFigure } from './SaveFigure';
 import { useFigure } from './useFigure';
-import { anotherView, moved, TURN_DEG } from './views';
+import { anotherView, moved, RAISE_DEG, TURN_DEG } from './views';
 
 const LENGTHS_MS = [30_000, 60_000, 120_000, 300_000];
 
@@ -96,8 +96,8 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
       const actions: Record<string, () => void> = {
         ArrowLeft: () => change((r) => moved(r, { turnDeg: -TURN_DEG })),
         ArrowRight: () => change((r) => moved(r, { turnDeg: TURN_DEG })),
-        ArrowUp: () => change((r) => moved(r, { raiseDeg: 10 })),
-        ArrowDown: () => change((r) => moved(r, { raiseDeg: -10 })),
+        ArrowUp: () => change((r) => moved(r, { raiseDeg: RAISE_DEG })),
+        ArrowDown: () => change((r) => moved(r, { raiseDeg: -RAISE_DEG })),
         n: () => change(anotherView),
         m: mirror,
       };

@@ -1,9 +1,10 @@
 import type { FigureReference } from '@/core/figure/referenceId';
 
 /** Bounds of the camera, degrees: from the floor to well above, from flat to strongly wide. */
-const ELEVATION = { low: -15, high: 75, step: 10 } as const;
-export const LENS = { low: 8, high: 80, step: 12 } as const;
+const ELEVATION = { low: -15, high: 75 } as const;
+export const LENS = { low: 8, high: 80 } as const;
 export const TURN_DEG = 15;
+export const RAISE_DEG = 10;
 
 const wrap = (deg: number): number => ((((deg + 180) % 360) + 360) % 360) - 180;
 const bounded = (value: number, low: number, high: number): number => Math.max(low, Math.min(high, Math.round(value)));

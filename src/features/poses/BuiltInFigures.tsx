@@ -4,14 +4,12 @@ import type { Route } from 'next';
 import Link from 'next/link';
 import { toast } from 'sonner';
 import { CATALOGUE } from '@/core/figure/catalogue';
-import { poseSetJson } from '@/core/interchange/poseSet';
 import { BUILT_IN_SETS, type BuiltInSet } from '@/core/references/builtIn';
-import { describeFigures } from '@/storage/describeFigures';
 import { storageProblem } from '@/storage/problems';
 import { saveSetting } from '@/storage/settings';
 import { useCovered } from '@/storage/useCovered';
-import { download } from '@/ui/download';
 import { FigureGrid } from './FigureCell';
+import { takeOutPoses } from './takeOutPoses';
 
 /** The built-in figures: always there, each to be turned and drawn from any side; all of them or one family of poses. */
 export function BuiltInFigures({
@@ -25,13 +23,11 @@ export function BuiltInFigures({
 }) {
   const covered = useCovered();
   const figures = CATALOGUE.filter((entry) => set.family === undefined || entry.family === set.family);
-  const takeOut = (): void => {
-    describeFigures(figures.map(({ id }) => id)).then(
-      (described) =>
-        download(new Blob([poseSetJson(set.name, described)], { type: 'application/json' }), 'fox-minute-poses.json'),
-      () => toast.error('The file could not be made here. Nothing else has changed; try again.'),
+  const takeOut = (): void =>
+    takeOutPoses(
+      set.name,
+      figures.map(({ id }) => id),
     );
-  };
   return (
     <section aria-label={set.name}>
       <div className="flex flex-wrap items-center gap-3 py-4">

@@ -2,15 +2,13 @@
 import { Download, ImagePlus, Trash2 } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { poseSetJson } from '@/core/interchange/poseSet';
 import type { PictureSet } from '@/core/references/picture';
-import { describeFigures } from '@/storage/describeFigures';
 import { binPictures, listPictures, saveSet } from '@/storage/pictures';
 import { storageProblem } from '@/storage/problems';
 import { useStored } from '@/storage/useStored';
-import { download } from '@/ui/download';
 import { Notice } from '@/ui/Notice';
 import { FigureGrid } from './FigureCell';
+import { takeOutPoses } from './takeOutPoses';
 import { PictureGrid } from './PictureGrid';
 import { useAddPictures } from './useAddPictures';
 
@@ -90,13 +88,11 @@ export function OwnSet({
     saveSet({ ...set, name: name.trim() }).catch((error: unknown) => toast.error(storageProblem(error)));
   };
   const figures = set.figures ?? [];
-  const takeOut = (): void => {
-    describeFigures(figures.map(({ id }) => id)).then(
-      (described) =>
-        download(new Blob([poseSetJson(set.name, described)], { type: 'application/json' }), 'fox-minute-poses.json'),
-      () => toast.error('The file could not be made here. Nothing else has changed; try again.'),
+  const takeOut = (): void =>
+    takeOutPoses(
+      set.name,
+      figures.map(({ id }) => id),
     );
-  };
   const count = (pictures.value?.length ?? 0) + figures.length;
 
   return (

@@ -1,9 +1,8 @@
-import type { Rig } from '../kinematics';
+import { onSkin, type Rig } from '../kinematics';
 import { centerOfMass } from '../mass';
 import { SIDES, type Side } from '../skeleton';
 import type { Vec3 } from '../vector';
-import { mix } from '../vector';
-import { onSkin } from './landmarks';
+import { lerp, mix } from '../vector';
 
 /** A point of the picture: pixels from its top left. */
 export type Point = readonly [x: number, y: number];
@@ -22,7 +21,7 @@ const STRAIGHT = 0.035;
 /** Points the line passes, in the world: crown, neck, chest, belly, pelvis, knee, ankle. */
 function through(rig: Rig, leg: Side): Vec3[] {
   const { pos } = rig;
-  const middle = (a: Vec3, b: Vec3): Vec3 => [mix(a[0], b[0], 0.5), mix(a[1], b[1], 0.5), mix(a[2], b[2], 0.5)];
+  const middle = (a: Vec3, b: Vec3): Vec3 => lerp(a, b, 0.5);
   return [
     onSkin(rig, 'head', [0, 7.7, -0.06]),
     pos.neck,

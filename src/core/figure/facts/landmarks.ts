@@ -1,6 +1,6 @@
-import type { Rig } from '../kinematics';
-import { boneScale, REST, SIDES, sideSign } from '../skeleton';
-import { add, rotate, sub, type Vec3 } from '../vector';
+import { onSkin, type Rig } from '../kinematics';
+import { SIDES, sideSign } from '../skeleton';
+import type { Vec3 } from '../vector';
 
 /** A place on the body that draftsmen find and name. */
 export interface Landmark {
@@ -32,13 +32,6 @@ const PAIRED: readonly (readonly [string, string, Vec3])[] = [
   ['heel', 'foot', [0.36, 0.06, -0.42]],
   ['toes', 'toe', [0.32, 0.07, 0.82]],
 ];
-
-/** A point of the base figure's skin, written in rest space, on a posed build. */
-export function onSkin(rig: Rig, bone: string, p: Vec3): Vec3 {
-  const s = boneScale(rig.build, bone);
-  const l = sub(p, REST[bone].p);
-  return add(rig.pos[bone], rotate(rig.rot[bone], [l[0] * s[0], l[1] * s[1], l[2] * s[2]]));
-}
 
 export function landmarks(rig: Rig): Landmark[] {
   return [

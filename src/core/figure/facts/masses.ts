@@ -1,5 +1,5 @@
 import type { Rig } from '../kinematics';
-import { boneScale } from '../skeleton';
+import { boneScale, onBone } from '../skeleton';
 import { add, cross, dot, normalize, RAD_PER_DEG, rotate, scale, sub, type Vec3 } from '../vector';
 import type { Point } from './actionLine';
 
@@ -29,7 +29,7 @@ const ELLIPSOIDS: readonly (readonly [Mass['name'], string, Vec3, Vec3])[] = [
 export function masses(rig: Rig, project: (p: Vec3) => Point, eye: Vec3): Mass[] {
   return ELLIPSOIDS.map(([name, bone, offset, half]) => {
     const s = boneScale(rig.build, bone);
-    const center = add(rig.pos[bone], rotate(rig.rot[bone], [offset[0] * s[0], offset[1] * s[1], offset[2] * s[2]]));
+    const center = add(rig.pos[bone], rotate(rig.rot[bone], onBone(rig.build, bone, offset)));
     const c = project(center);
     // Rows of the map from the unit ball to the picture; its singular values are the ellipse's half axes.
     const axes = ([0, 1, 2] as const).map((k): Point => {

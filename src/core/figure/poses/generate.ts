@@ -8,7 +8,7 @@ import { mirrorPose } from '../mirror';
 import type { LimbTarget, Pose } from '../pose';
 import { SIDES } from '../skeleton';
 import { imbalance, settlePose } from '../support';
-import { mix, type Quat, quatProduct, slerp, type Vec3, aboutX, aboutY, aboutZ } from '../vector';
+import { lerp, mix, type Quat, quatProduct, slerp, aboutX, aboutY, aboutZ } from '../vector';
 import type { AuthoredPose } from './author';
 import { POSES } from './poses';
 
@@ -34,13 +34,11 @@ function rigOf(pose: Pose): Rig {
   return rig;
 }
 
-const lerp3 = (a: Vec3, b: Vec3, t: number): Vec3 => [mix(a[0], b[0], t), mix(a[1], b[1], t), mix(a[2], b[2], t)];
-
 function blendedLeg(a: LimbTarget, b: LimbTarget, t: number): LimbTarget {
   const toe = mix(a.toe ?? 0, b.toe ?? 0, t);
   return {
-    pos: lerp3(a.pos, b.pos, t),
-    rot: lerp3(a.rot ?? [0, 0, 0], b.rot ?? [0, 0, 0], t),
+    pos: lerp(a.pos, b.pos, t),
+    rot: lerp(a.rot ?? [0, 0, 0], b.rot ?? [0, 0, 0], t),
     floor: 0,
     ...(toe > 1 && { toe }),
   };
@@ -81,7 +79,7 @@ function attempt(random: () => number): AuthoredPose {
     seenFrom: [Math.round(turn(60)), Math.round(180 + turn(60)) % 180],
     pose: {
       joints,
-      root: { pos: lerp3(a.pos.pelvis, b.pos.pelvis, t) },
+      root: { pos: lerp(a.pos.pelvis, b.pos.pelvis, t) },
       ik: { legL: legs('L'), legR: legs('R') },
     },
   };

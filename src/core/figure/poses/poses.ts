@@ -1,7 +1,8 @@
 import type { AuthoredPose } from './author';
 import { BENDING, KNEELING } from './low';
 import { REACHING, WALKING } from './moving';
-import { RECLINING, SEATED } from './resting';
+import { RECLINING } from './reclining';
+import { SEATED } from './seated';
 import { SHIFTED, STANDING } from './standing';
 import { BALANCING, WORKING } from './working';
 
