@@ -20,6 +20,16 @@ const config: NextConfig = {
           },
         ],
       },
+      {
+        source: '/landmarks/:path*',
+        headers: [
+          {
+            key: 'Content-Security-Policy',
+            value: "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; connect-src 'self'",
+          },
+          { key: 'Cache-Control', value: 'public, max-age=86400' },
+        ],
+      },
       { source: '/figures/:path*', headers: [{ key: 'Cache-Control', value: 'public, max-age=86400' }] },
     ]),
   experimental: { agentUpgrade: false },

@@ -3,15 +3,16 @@ import { announce } from './changes';
 import { db } from './db';
 import { imageKey } from './images';
 
-/** Delete for good what has been in the bin for longer than BIN_DAYS: sets with their pictures, pictures, pages. */
+/** Delete for good what has been in the bin for longer than BIN_DAYS: sets (their pictures stay in the library), pictures, pages. */
 export async function emptyOldBin(nowMs: number): Promise<number> {
   const before = nowMs - BIN_DAYS * 86_400_000;
   const old = ({ binnedAtMs }: { binnedAtMs: number | null }): boolean => binnedAtMs !== null && binnedAtMs < before;
-  const tx = (await db()).transaction(['sets', 'pictures', 'pages', 'images'], 'readwrite');
+  const tx = (await db()).transaction(['sets', 'pictures', 'pages', 'bodies', 'images'], 'readwrite');
   const sets = new Set((await tx.objectStore('sets').getAll()).filter(old).map((s) => s.id));
-  const pictures = (await tx.objectStore('pictures').getAll()).filter((p) => old(p) || sets.has(p.setId));
+  const pictures = (await tx.objectStore('pictures').getAll()).filter(old);
   const pages = (await tx.objectStore('pages').getAll()).filter(old);
   for (const id of sets) await tx.objectStore('sets').delete(id);
+  for (const { id } of pictures) await tx.objectStore('bodies').delete(id);
   for (const [store, kind, records] of [
     ['pictures', 'picture', pictures],
     ['pages', 'page', pages],

@@ -1,6 +1,8 @@
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from 'idb';
 import type { Page, Session } from '@/core/journal/session';
-import type { Picture, PictureSet } from '@/core/references/picture';
+import type { Body } from '@/core/body/body';
+import type { ImageProblem } from '@/core/references/imageFile';
+import { type Picture, pictureSchema, type PictureSet, type Rights } from '@/core/references/picture';
 
 export interface Settings {
   /** Minutes chosen last on Today. */
@@ -15,6 +17,51 @@ export interface Settings {
   covered: boolean;
   /** How the figure's page was left, as JSON. */
   figurePage: string;
+  /** How the library was left, as JSON. */
+  libraryPage: string;
+  /** Time spent choosing pictures since the last session, ms. */
+  choosingMs: number;
+}
+
+/** Files that were given together. */
+export interface Batch {
+  id: string;
+  /** The set they go into; null for the library alone. */
+  setId: string | null;
+  startedAtMs: number;
+  total: number;
+  /** Looked at: added, already there or left out. */
+  done: number;
+  added: number;
+  /** Added ones, for undoing and for setting rights of all at once. */
+  pictureIds: string[];
+  problems: { name: string; problem: ImageProblem }[];
+  /** Sentences about files that were taken in but are worth a word. */
+  notes: string[];
+  state: 'running' | 'paused' | 'canceled' | 'done';
+  rights: Rights | null;
+  /** The learner has read the report. */
+  seen: boolean;
+}
+
+/** A file that waits to be prepared. */
+export interface Waiting {
+  id: string;
+  batchId: string;
+  position: number;
+  name: string;
+  /** Missing for one that was not copied in time: it cannot be read any more after a reload. */
+  file?: File;
+  /** Its place in a folder that stays on disk. */
+  inFolder?: Picture['inFolder'];
+}
+
+/** A folder on disk that a set mirrors. */
+export interface Folder {
+  id: string;
+  name: string;
+  setId: string;
+  handle: FileSystemDirectoryHandle;
 }
 
 interface Render {
@@ -26,25 +73,42 @@ export interface FoxDb extends DBSchema {
   sessions: { key: string; value: Session; indexes: { byStart: number } };
   pages: { key: string; value: Page; indexes: { bySession: string } };
   sets: { key: string; value: PictureSet };
-  pictures: { key: string; value: Picture; indexes: { bySet: string } };
+  pictures: { key: string; value: Picture; indexes: { bySet: string; byHash: string } };
+  /** Bodies found or set in pictures, by the picture's id. */
+  bodies: { key: string; value: Body };
+  batches: { key: string; value: Batch };
+  waiting: { key: string; value: Waiting; indexes: { byBatch: [string, number] } };
+  folders: { key: string; value: Folder };
   /** Blobs apart from records: `page/<id>`, `picture/<id>`, `thumbnail/<id>`. */
   images: { key: string; value: Blob };
   /** Rendered views of figures by reference id; a cache, rebuilt at will. */
   renders: { key: string; value: Render };
   settings: { key: string; value: Settings[keyof Settings] };
 }
-export type Store = 'sessions' | 'pages' | 'sets' | 'pictures' | 'images' | 'renders' | 'settings';
-export const STORES: readonly Store[] = ['sessions', 'pages', 'sets', 'pictures', 'images', 'renders', 'settings'];
+export const STORES = [
+  'sessions',
+  'pages',
+  'sets',
+  'pictures',
+  'bodies',
+  'images',
+  'renders',
+  'settings',
+  'batches',
+  'waiting',
+  'folders',
+] as const;
+export type Store = (typeof STORES)[number];
 
 const DB_NAME = 'fox-minute';
-const DB_VERSION = 1;
+const DB_VERSION = 2;
 
 let handle: Promise<IDBPDatabase<FoxDb>> | undefined;
 
 /** The database, opened once. A later version opened in another tab closes this one, which then opens again on demand. */
 export function db(): Promise<IDBPDatabase<FoxDb>> {
   handle ??= openDB<FoxDb>(DB_NAME, DB_VERSION, {
-    upgrade(database, oldVersion) {
+    async upgrade(database, oldVersion, _new, tx) {
       if (oldVersion < 1) {
         database.createObjectStore('sessions', { keyPath: 'id' }).createIndex('byStart', 'startedAtMs');
         database.createObjectStore('pages', { keyPath: 'id' }).createIndex('bySession', 'sessionId');
@@ -53,6 +117,19 @@ export function db(): Promise<IDBPDatabase<FoxDb>> {
         database.createObjectStore('images');
         database.createObjectStore('renders');
         database.createObjectStore('settings');
+      }
+      if (oldVersion < 2) {
+        database.createObjectStore('bodies', { keyPath: 'id' });
+        database.createObjectStore('batches', { keyPath: 'id' });
+        database.createObjectStore('waiting', { keyPath: 'id' }).createIndex('byBatch', ['batchId', 'position']);
+        database.createObjectStore('folders', { keyPath: 'id' });
+        // A picture can be in several sets now.
+        const pictures = tx.objectStore('pictures');
+        pictures.deleteIndex('bySet');
+        pictures.createIndex('bySet', 'setIds', { multiEntry: true });
+        pictures.createIndex('byHash', 'hash');
+        for (let cursor = await pictures.openCursor(); cursor; cursor = await cursor.continue())
+          await cursor.update(pictureSchema.parse(cursor.value));
       }
     },
     blocking(_current, _blocked, event) {

@@ -1,21 +1,22 @@
 import type { Records } from '@/core/interchange/archive';
 import { announce } from './changes';
-import { atomically, db, type Store, STORES } from './db';
+import { atomically, db, STORES } from './db';
 
 /** All records, the bin included; images are read one by one with their keys. */
 export async function readRecords(): Promise<{ records: Records; imageKeys: string[] }> {
-  const tx = (await db()).transaction(['sessions', 'pages', 'sets', 'pictures', 'settings', 'images']);
-  const [sessions, pages, sets, pictures, names, values, imageKeys] = await Promise.all([
+  const tx = (await db()).transaction(['sessions', 'pages', 'sets', 'pictures', 'bodies', 'settings', 'images']);
+  const [sessions, pages, sets, pictures, bodies, names, values, imageKeys] = await Promise.all([
     tx.objectStore('sessions').getAll(),
     tx.objectStore('pages').getAll(),
     tx.objectStore('sets').getAll(),
     tx.objectStore('pictures').getAll(),
+    tx.objectStore('bodies').getAll(),
     tx.objectStore('settings').getAllKeys(),
     tx.objectStore('settings').getAll(),
     tx.objectStore('images').getAllKeys(),
   ]);
   const settings = Object.fromEntries(names.map((name, i) => [name, values[i]]));
-  return { records: { sessions, pages, sets, pictures, settings }, imageKeys };
+  return { records: { sessions, pages, sets, pictures, bodies, settings }, imageKeys };
 }
 
 export interface PutBack {
@@ -26,7 +27,7 @@ export interface PutBack {
 
 /** Put records and images back in one transaction: all or nothing, and nothing that is already here is touched. */
 export async function putRecords(records: Records, images: readonly { key: string; image: Blob }[]): Promise<PutBack> {
-  const stores = ['sessions', 'pages', 'sets', 'pictures', 'settings', 'images'] as const;
+  const stores = ['sessions', 'pages', 'sets', 'pictures', 'bodies', 'settings', 'images'] as const;
   const result = await atomically(stores, async (tx): Promise<PutBack> => {
     const counts: PutBack = { added: 0, kept: 0 };
     for (const store of ['sessions', 'pages', 'sets', 'pictures'] as const)
@@ -35,6 +36,8 @@ export async function putRecords(records: Records, images: readonly { key: strin
         if (!here) await tx.objectStore(store).put(record);
         counts[here ? 'kept' : 'added']++;
       }
+    for (const body of records.bodies)
+      if ((await tx.objectStore('bodies').getKey(body.id)) === undefined) await tx.objectStore('bodies').put(body);
     for (const { key, image } of images)
       if ((await tx.objectStore('images').getKey(key)) === undefined) await tx.objectStore('images').put(image, key);
     for (const [name, value] of Object.entries(records.settings))
@@ -42,7 +45,7 @@ export async function putRecords(records: Records, images: readonly { key: strin
         await tx.objectStore('settings').put(value, name);
     return counts;
   });
-  announce('sessions', 'pages', 'sets', 'pictures', 'settings');
+  announce('sessions', 'pages', 'sets', 'pictures', 'bodies', 'settings');
   return result;
 }
 
@@ -52,5 +55,5 @@ export async function wipeEverything(): Promise<void> {
   for (const store of STORES) await tx.objectStore(store).clear();
   await tx.objectStore('settings').put(true, 'seeded');
   await tx.done;
-  announce(...(STORES as Store[]));
+  announce(...STORES);
 }

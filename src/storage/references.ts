@@ -1,12 +1,19 @@
 import { type Appearance, appearanceKey } from '@/core/figure/appearance';
 import { CATALOGUE, catalogued, type CatalogueEntry, factsAtHand } from '@/core/figure/catalogue';
 import { builtInSet } from '@/core/references/builtIn';
+import { splitFigureReference } from '@/core/figure/referenceId';
+import { drawnReferences } from '@/core/journal/history';
+import type { Session } from '@/core/journal/session';
 import type { ReferenceFacts } from '@/core/references/coverage';
-import { parsePictureReference, pictureReferenceId } from '@/core/references/picture';
+import { mirroredFacing } from '@/core/references/mirrorReference';
+import { effectiveFacts } from '@/core/references/effectiveFacts';
+import { type DrawnFacts, indexLibrary, search } from '@/core/references/facets';
+import { isMirrored, LIBRARY_ID, parsePictureReference, type Picture, pictureReferenceId } from '@/core/references/picture';
 import { db } from './db';
-import { imageKey, loadImage } from './images';
-import { listPictures, loadPicture } from './pictures';
+import { pictureImage } from './pictureImage';
+import { inSetOrder, listPictures, loadPicture, loadSet } from './pictures';
 import { loadRender, saveRender } from './renders';
+import { listSessions } from './sessions';
 
 export const smallPictureUrl = ({ file }: CatalogueEntry, covered: boolean): string =>
   `/figures/${covered ? 'covered' : 'small'}/${file}.webp`;
@@ -23,10 +30,78 @@ export function knownFacts(referenceId: string): (Partial<ReferenceFacts> & { na
   return referenceId.startsWith('figure/joints.') ? { name: 'Pose from motion' } : undefined;
 }
 
-export const referenceFacts = (referenceId: string): ReferenceFacts => ({
+/** Eye level of a figure, by the elevation in its id. */
+function figureEyeLevel(referenceId: string): string | undefined {
+  const elevationDeg = splitFigureReference(referenceId)?.view.elevationDeg;
+  if (elevationDeg === undefined) return undefined;
+  return elevationDeg > 22 ? 'from above' : elevationDeg < -3 ? 'from below' : 'at eye level';
+}
+
+/** Facts of a figure, as far as they need no computing. */
+export const figureReferenceFacts = (referenceId: string): ReferenceFacts => ({
   ...knownFacts(referenceId),
+  eyeLevel: figureEyeLevel(referenceId),
+  extent: 'whole',
   id: referenceId,
 });
+
+/** What a picture is chosen by: as found, or as the learner said. */
+export function pictureFacts(picture: Picture): ReferenceFacts {
+  const facts = effectiveFacts(picture);
+  return {
+    id: pictureReferenceId(picture.id),
+    facing: facts.facing as ReferenceFacts['facing'],
+    viewName: facts.view,
+    family: facts.family,
+    eyeLevel: facts.eyeLevel,
+    extent: facts.extent,
+    foreshortened: facts.foreshortened === undefined ? undefined : facts.foreshortened === 'yes',
+    difficulty: facts.difficulty === undefined ? undefined : Number(facts.difficulty),
+  };
+}
+
+/** Facts of references in the order given; a mirror image has the facing it shows. */
+export async function factsOf(referenceIds: readonly string[]): Promise<ReferenceFacts[]> {
+  const ids = [...new Set(referenceIds.map(parsePictureReference))].filter((id) => id !== undefined);
+  const { store } = (await db()).transaction('pictures');
+  const pictures = new Map((await Promise.all(ids.map((id) => store.get(id)))).map((p) => [p?.id, p]));
+  return referenceIds.map((id): ReferenceFacts => {
+    const pictureId = parsePictureReference(id);
+    if (pictureId === undefined) return figureReferenceFacts(id);
+    const picture = pictures.get(pictureId);
+    const facts = picture ? pictureFacts(picture) : {};
+    return { ...facts, id, ...(isMirrored(id) && { facing: mirroredFacing((facts as ReferenceFacts).facing) }) };
+  });
+}
+
+/** How often and when last each picture was drawn, by its id; its mirror image counts for it. */
+export function drawnByPicture(sessions: readonly Session[]): Map<string, DrawnFacts> {
+  const out = new Map<string, DrawnFacts>();
+  for (const session of sessions)
+    for (const reference of drawnReferences(session)) {
+      const id = parsePictureReference(reference);
+      if (id === undefined) continue;
+      const before = out.get(id);
+      out.set(id, {
+        times: (before?.times ?? 0) + 1,
+        lastMs: Math.max(before?.lastMs ?? 0, session.startedAtMs),
+      });
+    }
+  return out;
+}
+
+/** Pictures a set holds, by hand or by its rule. */
+export async function picturesOf(setId: string): Promise<Picture[]> {
+  const set = await loadSet(setId);
+  if (!set?.rule) return listPictures(setId);
+  const [library, sessions] = await Promise.all([listPictures(LIBRARY_ID), listSessions()]);
+  const drawn = drawnByPicture(sessions);
+  const { found } = search(
+    indexLibrary(library, (id) => drawn.get(id), Date.now()),
+    set.rule,
+  );
+  return set.order ? inSetOrder(found, set.order) : found;
+}
 
 /** Facts of what ships, for one built-in set or all of it. */
 export function shippedReferences(setId: string): ReferenceFacts[] | undefined {
@@ -34,7 +109,16 @@ export function shippedReferences(setId: string): ReferenceFacts[] | undefined {
   return (
     set &&
     CATALOGUE.filter((entry) => set.family === undefined || entry.family === set.family).map(
-      ({ id, viewName, facing, difficulty, full }) => ({ id, viewName, facing, difficulty, ready: full }),
+      ({ id, viewName, facing, family, difficulty, full }) => ({
+        id,
+        viewName,
+        facing,
+        family,
+        difficulty,
+        eyeLevel: figureEyeLevel(id),
+        extent: 'whole',
+        ready: full,
+      }),
     )
   );
 }
@@ -43,9 +127,9 @@ export function shippedReferences(setId: string): ReferenceFacts[] | undefined {
 export async function referencesOf(setId: string): Promise<ReferenceFacts[]> {
   const shipped = shippedReferences(setId);
   if (shipped) return shipped;
-  const set = await (await db()).get('sets', setId);
-  const figures = set?.figures ?? [];
-  return [...figures, ...(await listPictures(setId)).map((p) => ({ id: pictureReferenceId(p.id) }))];
+  const figures = (await loadSet(setId))?.figures ?? [];
+  const here = (await picturesOf(setId)).filter((p) => p.inFolder?.gone !== true);
+  return [...figures, ...here.map(pictureFacts)];
 }
 
 /** What a reference is called: a figure's name or a picture's file name. */
@@ -67,7 +151,10 @@ export async function loadReferenceImage(
   render: (referenceId: string) => Promise<Blob>,
 ): Promise<Blob | undefined> {
   const pictureId = parsePictureReference(referenceId);
-  if (pictureId) return loadImage(imageKey('picture', pictureId));
+  if (pictureId) {
+    const picture = await loadPicture(pictureId);
+    return picture && pictureImage(picture);
+  }
   const shown = appearanceKey(appearance);
   const known = catalogued(referenceId);
   if (known?.full && shown === '') {

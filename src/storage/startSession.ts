@@ -1,5 +1,6 @@
 import type { Session } from '@/core/journal/session';
 import type { Plan } from '@/core/practice/schema';
+import { loadSetting, saveSetting } from './settings';
 import { appendEvents, runningSession, saveSession } from './sessions';
 
 const STARTED_KEY = 'fox-minute-started';
@@ -24,6 +25,7 @@ export async function startSession(plan: Plan): Promise<Session> {
   if (typeof navigator !== 'undefined') void navigator.storage?.persist?.().catch(() => undefined);
   const before = await runningSession();
   if (before) await stopAndKeep(before);
+  const choosingMs = (await loadSetting('choosingMs')) ?? 0;
   const session: Session = {
     id: crypto.randomUUID(),
     plan,
@@ -32,8 +34,10 @@ export async function startSession(plan: Plan): Promise<Session> {
     lastSeenMs: 0,
     status: 'running',
     note: '',
+    ...(choosingMs > 0 && { choosingMs }),
   };
   await saveSession(session);
+  if (choosingMs > 0) await saveSetting('choosingMs', 0);
   remember(session.id);
   return session;
 }

@@ -2,7 +2,8 @@
 import { useEffect, useState } from 'react';
 import { catalogued } from '@/core/figure/catalogue';
 import { parsePictureReference } from '@/core/references/picture';
-import { imageKey, loadImage } from './images';
+import { loadImage } from './images';
+import { pictureThumbnail } from './pictureThumbnail';
 import { smallPictureUrl } from './references';
 import { useCovered } from './useCovered';
 
@@ -36,6 +37,8 @@ export const useImageUrl = (key: string | undefined): string | undefined => useB
 // Loaded only where a figure that did not ship is shown: it brings the worker's client along.
 const drawFigure = async (referenceId: string, covered: boolean): Promise<Blob> =>
   (await import('./smallFigures')).smallFigure(referenceId, covered);
+const plain = (referenceId: string): Promise<Blob | undefined> => pictureThumbnail(referenceId, false);
+const veiled = (referenceId: string): Promise<Blob | undefined> => pictureThumbnail(referenceId, true);
 const drawBare = (referenceId: string): Promise<Blob> => drawFigure(referenceId, false);
 const drawCovered = (referenceId: string): Promise<Blob> => drawFigure(referenceId, true);
 
@@ -45,7 +48,7 @@ export function useReferenceThumbnail(referenceId: string | null): string | unde
   const known = referenceId === null ? undefined : catalogued(referenceId);
   const pictureId = referenceId === null || known ? undefined : parsePictureReference(referenceId);
   const figureId = referenceId !== null && !known && !pictureId ? referenceId : undefined;
-  const url = useImageUrl(pictureId && imageKey('thumbnail', pictureId));
+  const url = useBlobUrl(covered === undefined || !pictureId ? undefined : (referenceId as string), covered ? veiled : plain);
   const drawn = useBlobUrl(covered === undefined ? undefined : figureId, covered ? drawCovered : drawBare);
   if (known) return covered === undefined ? undefined : smallPictureUrl(known, covered);
   return url ?? drawn;

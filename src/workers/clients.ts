@@ -1,9 +1,12 @@
 import * as Comlink from 'comlink';
 import type { Stamp } from '@/core/clock/gaps';
+import type { AlikeApi } from './alike.worker';
 import type { ArchiveApi } from './archive.worker';
 import type { FigureApi } from './figure.worker';
+import type { LandmarksApi } from './landmarks.worker';
 import type { MotionApi } from './motion.worker';
 import type { PictureApi } from './picture.worker';
+import type { ZipApi } from './zip.worker';
 
 export interface Client<T> {
   api: Comlink.Remote<T>;
@@ -26,6 +29,16 @@ export const startMotionWorker = (): Client<MotionApi> =>
 
 export const startArchiveWorker = (): Client<ArchiveApi> =>
   client(new Worker(new URL('./archive.worker.ts', import.meta.url), { type: 'module', name: 'archive' }));
+
+/** Built apart, as a classic script in public/landmarks (scripts/landmarks.mjs): its runtime cannot live in a module. */
+export const startLandmarksWorker = (): Client<LandmarksApi> =>
+  client(new Worker('/landmarks/worker.js', { name: 'landmarks' }));
+
+export const startAlikeWorker = (): Client<AlikeApi> =>
+  client(new Worker(new URL('./alike.worker.ts', import.meta.url), { type: 'module', name: 'alike' }));
+
+export const startZipWorker = (): Client<ZipApi> =>
+  client(new Worker(new URL('./zip.worker.ts', import.meta.url), { type: 'module', name: 'zip' }));
 
 /** A function handed to a worker. */
 export const callback = <T extends object>(f: T): T & Comlink.ProxyMarked => Comlink.proxy(f);

@@ -1,6 +1,10 @@
 import * as Comlink from 'comlink';
-import { type ImageProblem, inspectImage } from '@/core/references/imageFile';
+import { parse as parseExif } from 'exifr';
+import { type ImageFacts, type ImageNote, type ImageProblem, inspectImage } from '@/core/references/imageFile';
+import { LIKENESS_PX, likenessHash } from '@/core/references/likeness';
+import { isAnimated, stripMetadata } from '@/core/references/metadata';
 import type { ImageType } from '@/core/references/picture';
+import { grayOf, PLAIN_SPREAD, readTone, type Tone } from '@/core/references/tone';
 import { sha256 } from './sha256';
 
 export interface PreparedPicture {
@@ -8,25 +12,50 @@ export interface PreparedPicture {
   widthPx: number;
   heightPx: number;
   hash: string;
-  image: Blob;
+  likeness: string | null;
+  tone: Tone;
+  takenAtMs: number | null;
+  notes: ImageNote[];
+  /** Missing where the file can be kept as it is. */
+  image: Blob | undefined;
   thumbnail: Blob;
 }
 export type Preparation = { ok: true; picture: PreparedPicture } | { ok: false; problem: ImageProblem };
 
 const THUMBNAIL_PX = 360;
 const JPEG_QUALITY = 0.92;
+/** Pictures are kept as they are up to this; larger ones are made smaller. */
+const KEPT_PIXELS = 24_000_000;
 
-async function toBlob(source: ImageBitmap, longSidePx: number, type: string, quality: number): Promise<Blob> {
-  const scale = Math.min(1, longSidePx / Math.max(source.width, source.height));
+interface Shrunk {
+  canvas: OffscreenCanvas;
+  context: OffscreenCanvasRenderingContext2D;
+}
+function shrink(source: ImageBitmap | OffscreenCanvas, scale: number, quality: ImageSmoothingQuality): Shrunk {
   const canvas = new OffscreenCanvas(
     Math.max(1, Math.round(source.width * scale)),
     Math.max(1, Math.round(source.height * scale)),
   );
-  const context = canvas.getContext('2d');
+  const context = canvas.getContext('2d', { willReadFrequently: true });
   if (!context) throw new Error('no 2D canvas');
-  context.imageSmoothingQuality = 'high';
+  context.imageSmoothingQuality = quality;
   context.drawImage(source, 0, 0, canvas.width, canvas.height);
-  return canvas.convertToBlob({ type, quality });
+  return { canvas, context };
+}
+
+const tiny = new OffscreenCanvas(LIKENESS_PX, LIKENESS_PX).getContext('2d', {
+  willReadFrequently: true,
+}) as OffscreenCanvasRenderingContext2D;
+
+/** What a glance at 32 by 32 pixels tells: likeness and tone. */
+function glance(source: OffscreenCanvas): { likeness: string | null; tone: Tone } {
+  tiny.fillStyle = '#fff';
+  tiny.fillRect(0, 0, LIKENESS_PX, LIKENESS_PX);
+  tiny.imageSmoothingQuality = 'high';
+  tiny.drawImage(source, 0, 0, LIKENESS_PX, LIKENESS_PX);
+  const gray = grayOf(tiny.getImageData(0, 0, LIKENESS_PX, LIKENESS_PX).data);
+  const tone = readTone(gray);
+  return { tone, likeness: tone.spread < PLAIN_SPREAD ? null : likenessHash(gray) };
 }
 
 /** HEIC by libheif (WebAssembly), loaded only when the first such file comes. */
@@ -45,24 +74,105 @@ async function decodeHeic(bytes: Uint8Array): Promise<ImageBitmap> {
   return createImageBitmap(data);
 }
 
+interface Told {
+  orientation: number;
+  takenAtMs: number | null;
+  /** There is something in the file besides the picture. */
+  any: boolean;
+}
+/** What the file says of itself; nothing of it is needed, so whatever cannot be read is none. */
+async function toldBy(bytes: Uint8Array<ArrayBuffer>): Promise<Told> {
+  const told = (await parseExif(bytes, {
+    pick: ['Orientation', 'DateTimeOriginal', 'CreateDate', 'GPSLatitude'],
+    translateValues: false,
+  }).catch(() => undefined)) as
+    { Orientation?: number; DateTimeOriginal?: unknown; CreateDate?: unknown } | undefined;
+  const date = [told?.DateTimeOriginal, told?.CreateDate].find((d) => d instanceof Date);
+  const ms = date?.getTime();
+  return {
+    orientation: told?.Orientation ?? 1,
+    takenAtMs: ms !== undefined && ms > 0 ? ms : null,
+    any: told !== undefined,
+  };
+}
+
+/** The image to keep: the file itself (undefined), the file without what it tells, or a new one where it must be. */
+async function imageToKeep(
+  bytes: Uint8Array<ArrayBuffer>,
+  type: ImageFacts['type'],
+  bitmap: ImageBitmap,
+  told: Told,
+): Promise<{ type: ImageType; image: Blob | undefined; notes: ImageNote[]; scale: number }> {
+  const scale = Math.min(1, Math.sqrt(KEPT_PIXELS / (bitmap.width * bitmap.height)));
+  const redrawn = async (as: ImageType, notes: ImageNote[]) => ({
+    type: as,
+    image: await shrink(bitmap, scale, 'high').canvas.convertToBlob({ type: as, quality: JPEG_QUALITY }),
+    notes: scale < 1 ? [...notes, 'made smaller' as const] : notes,
+    scale,
+  });
+  if (type === 'image/heic') return redrawn('image/jpeg', ['converted']);
+  const opaque = type === 'image/jpeg';
+  if (scale < 1) return redrawn(opaque ? 'image/jpeg' : 'image/webp', []);
+  if (type === 'image/avif') return told.any ? redrawn('image/webp', ['converted']) : { type, image: undefined, notes: [], scale };
+  if (type === 'image/gif') return { type, image: undefined, notes: [], scale };
+  if (!opaque && told.orientation !== 1) return redrawn('image/png', []);
+  const kept = stripMetadata(type, bytes, told.orientation);
+  return { type, image: kept && new Blob(kept, { type }), notes: [], scale };
+}
+
+const ENDINGS: Partial<Record<string, string>> = {
+  jpg: 'image/jpeg',
+  jpeg: 'image/jpeg',
+  png: 'image/png',
+  webp: 'image/webp',
+  avif: 'image/avif',
+  gif: 'image/gif',
+  heic: 'image/heic',
+  heif: 'image/heic',
+};
+
 const api = {
   /** Check, decode and shrink one file. Bad files give a problem, never an exception. */
-  async prepare(file: Blob): Promise<Preparation> {
-    const bytes = new Uint8Array(await file.arrayBuffer());
+  async prepare(file: Blob, name: string): Promise<Preparation> {
+    let bytes: Uint8Array<ArrayBuffer>;
+    try {
+      bytes = new Uint8Array(await file.arrayBuffer());
+    } catch {
+      return { ok: false, problem: { kind: 'gone' } };
+    }
     const facts = inspectImage(bytes);
     if ('kind' in facts) return { ok: false, problem: facts };
     try {
       const heic = facts.type === 'image/heic';
-      const bitmap = heic ? await decodeHeic(bytes) : await createImageBitmap(new Blob([bytes], { type: facts.type }));
-      const type: ImageType = facts.type === 'image/heic' ? 'image/jpeg' : facts.type;
+      const [bitmap, hash, told] = await Promise.all([
+        heic ? decodeHeic(bytes) : createImageBitmap(file.type === facts.type ? file : new Blob([bytes], { type: facts.type })),
+        sha256(bytes),
+        toldBy(bytes),
+      ]);
+      const kept = await imageToKeep(bytes, facts.type, bitmap, told);
+      const scale = Math.min(1, THUMBNAIL_PX / Math.max(bitmap.width, bitmap.height));
+      const { canvas } = shrink(bitmap, scale, 'medium');
+      const ending = ENDINGS[name.split('.').at(-1)?.toLowerCase() ?? ''];
+      const notes: ImageNote[] = [
+        ...kept.notes,
+        ...(isAnimated(facts.type, bytes) ? ['first frame' as const] : []),
+        ...(ending !== undefined && ending !== facts.type ? ['other ending' as const] : []),
+      ];
       const picture: PreparedPicture = {
-        type,
-        widthPx: bitmap.width,
-        heightPx: bitmap.height,
-        hash: await sha256(bytes),
-        image: heic ? await toBlob(bitmap, Infinity, 'image/jpeg', JPEG_QUALITY) : new Blob([bytes], { type }),
+        type: kept.type,
+        widthPx: Math.round(bitmap.width * kept.scale),
+        heightPx: Math.round(bitmap.height * kept.scale),
+        hash,
+        ...glance(canvas),
+        takenAtMs: told.takenAtMs,
+        notes,
+        // Of another type than the file claims, it must be kept under the right one.
+        image: kept.image ?? (file.type === kept.type ? undefined : new Blob([bytes], { type: kept.type })),
         // JPEG is several times faster to write; what may be see-through stays so as WebP.
-        thumbnail: await toBlob(bitmap, THUMBNAIL_PX, type === 'image/jpeg' ? type : 'image/webp', 0.8),
+        thumbnail: await canvas.convertToBlob({
+          type: kept.type === 'image/jpeg' ? 'image/jpeg' : 'image/webp',
+          quality: 0.8,
+        }),
       };
       bitmap.close();
       return { ok: true, picture };
@@ -70,18 +180,49 @@ const api = {
       return { ok: false, problem: { kind: 'damaged' } };
     }
   },
-  /** A picture decoded at the size it will be shown, ready to be drawn at once. */
-  async atSize(image: Blob, maxWidthPx: number, maxHeightPx: number): Promise<ImageBitmap> {
+  /** A picture decoded at the size it will be shown, mirrored if wished, ready to be drawn at once. */
+  async atSize(image: Blob, maxWidthPx: number, maxHeightPx: number, mirrored = false): Promise<ImageBitmap> {
     const full = await createImageBitmap(image);
     const scale = Math.min(1, maxWidthPx / full.width, maxHeightPx / full.height);
-    if (scale === 1) return Comlink.transfer(full, [full]);
-    const sized = await createImageBitmap(full, {
-      resizeWidth: Math.max(1, Math.round(full.width * scale)),
-      resizeHeight: Math.max(1, Math.round(full.height * scale)),
-      resizeQuality: 'high',
-    });
+    if (scale === 1 && !mirrored) return Comlink.transfer(full, [full]);
+    const canvas = new OffscreenCanvas(
+      Math.max(1, Math.round(full.width * scale)),
+      Math.max(1, Math.round(full.height * scale)),
+    );
+    const context = canvas.getContext('2d');
+    if (!context) throw new Error('no 2D canvas');
+    context.imageSmoothingQuality = 'high';
+    if (mirrored) context.setTransform(-1, 0, 0, 1, canvas.width, 0);
+    context.drawImage(full, 0, 0, canvas.width, canvas.height);
     full.close();
+    const sized = canvas.transferToImageBitmap();
     return Comlink.transfer(sized, [sized]);
+  },
+  /** A part of a picture as a picture of its own, with its thumbnail. */
+  async crop(
+    image: Blob,
+    box: { left: number; top: number; width: number; height: number },
+  ): Promise<{ image: Blob; thumbnail: Blob; widthPx: number; heightPx: number }> {
+    const full = await createImageBitmap(image);
+    const widthPx = Math.max(1, Math.round(full.width * box.width));
+    const heightPx = Math.max(1, Math.round(full.height * box.height));
+    const part = await createImageBitmap(
+      full,
+      Math.round(full.width * box.left),
+      Math.round(full.height * box.top),
+      widthPx,
+      heightPx,
+    );
+    full.close();
+    const whole = shrink(part, 1, 'high').canvas;
+    const small = shrink(part, Math.min(1, THUMBNAIL_PX / Math.max(widthPx, heightPx)), 'high').canvas;
+    const type = 'image/jpeg';
+    const [cut, thumbnail] = await Promise.all([
+      whole.convertToBlob({ type, quality: 0.95 }),
+      small.convertToBlob({ type, quality: 0.8 }),
+    ]);
+    part.close();
+    return { image: cut, thumbnail, widthPx, heightPx };
   },
 };
 export type PictureApi = typeof api;

@@ -7,43 +7,53 @@ const MAX_FILE_BYTES = 400 * 1024 ** 2;
 /** Files prepared at once, each in a worker of its own. */
 const WORKERS = 2;
 
-/**
- * Prepare files in workers, a little ahead of the one that is handed on.
- * @param each Called with every result in order and awaited before the next; throwing stops the batch.
- */
-export async function prepareFiles(
-  files: readonly File[],
-  signal: AbortSignal,
-  each: (file: File, preparation: Preparation, index: number) => Promise<void>,
-): Promise<void> {
-  const clients: Client<PictureApi>[] = [];
-  const stop = (): void => clients.forEach((client) => client.stop());
-  const aborted = new Promise<undefined>((resolve) => {
-    signal.addEventListener('abort', () => resolve(undefined), { once: true });
-  });
-  const begin = (index: number): Promise<Preparation> | undefined => {
-    if (index >= files.length) return undefined;
-    clients[index % WORKERS] ??= startPictureWorker();
-    return prepareOne(clients[index % WORKERS], files[index]);
-  };
-  const coming = Array.from({ length: WORKERS }, (_, i) => begin(i));
-  try {
-    for (const [index, file] of files.entries()) {
-      const preparation = await Promise.race([coming[index], aborted]);
-      if (!preparation || signal.aborted) return;
-      coming.push(begin(index + WORKERS));
-      await each(file, preparation, index);
-    }
-  } finally {
-    stop();
-  }
+export interface Preparer {
+  /**
+   * Prepare files, a little ahead of the one that is handed on.
+   * @param each Called with every result in order and awaited before the next; throwing stops the rest.
+   */
+  all: <T extends { file: File; name: string }>(
+    files: readonly T[],
+    signal: AbortSignal,
+    each: (given: T, preparation: Preparation) => Promise<void>,
+  ) => Promise<void>;
+  stop: () => void;
 }
 
-/** A file that cannot be read at all (moved away meanwhile, a folder) counts as damaged; one far too big is not even read. */
-async function prepareOne(client: Client<PictureApi>, file: File): Promise<Preparation> {
+/** Workers that prepare files, until stopped. */
+export function startPreparer(): Preparer {
+  let clients: Client<PictureApi>[] = [];
+  const stop = (): void => {
+    clients.forEach((client) => client.stop());
+    clients = [];
+  };
+  return {
+    stop,
+    async all(files, signal, each) {
+      const aborted = new Promise<undefined>((resolve) => {
+        signal.addEventListener('abort', () => resolve(undefined), { once: true });
+      });
+      const begin = (index: number): Promise<Preparation> | undefined => {
+        if (index >= files.length) return undefined;
+        const client = (clients[index % WORKERS] ??= startPictureWorker());
+        return prepareOne(client, files[index].file, files[index].name);
+      };
+      const coming = Array.from({ length: WORKERS + 1 }, (_, i) => begin(i));
+      for (const [index, given] of files.entries()) {
+        const preparation = await Promise.race([coming[index], aborted]);
+        if (!preparation || signal.aborted) return stop();
+        coming.push(begin(index + WORKERS + 1));
+        await each(given, preparation);
+      }
+    },
+  };
+}
+
+/** A file that cannot be read at all (moved away meanwhile, a folder) is gone; one far too big is not even read. */
+async function prepareOne(client: Client<PictureApi>, file: File, name: string): Promise<Preparation> {
   if (file.size > MAX_FILE_BYTES) return { ok: false, problem: { kind: 'not a picture' } };
   try {
-    return await client.api.prepare(file);
+    return await client.api.prepare(file, name);
   } catch {
     return { ok: false, problem: { kind: 'damaged' } };
   }

@@ -10,7 +10,7 @@ import { brokenLimits, penetrations } from '@/core/figure/limits';
 import { centerOfMass, segments } from '@/core/figure/mass';
 import { mirrorPose } from '@/core/figure/mirror';
 import type { Pose } from '@/core/figure/pose';
-import { FAMILIES } from '@/core/figure/poses/author';
+import { FAMILIES } from '@/core/figure/families';
 import { findPose } from '@/core/figure/poses/find';
 import { generatedPose, whyRejected } from '@/core/figure/poses/generate';
 import { POSE_SLUGS, POSES } from '@/core/figure/poses/poses';

@@ -1,6 +1,6 @@
 import type { BuildName } from './builds';
 import catalogue from './catalogue.json';
-import type { Family } from './poses/author';
+import type { Family } from './families';
 import { describeHeading, type Facing, type ViewName } from './view';
 
 /**

@@ -1,5 +1,6 @@
 import { BUILDS, type BuildName } from './builds';
-import type { AuthoredPose, Family } from './poses/author';
+import type { Family } from './families';
+import type { AuthoredPose } from './poses/author';
 import { findPose } from './poses/find';
 import { POSE_SLUGS } from './poses/poses';
 import { type FigureReference, splitFigureReference } from './referenceId';

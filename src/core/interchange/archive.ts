@@ -1,5 +1,6 @@
 import { strFromU8, strToU8, unzipSync, type UnzipFileInfo, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import { z } from 'zod';
+import { bodySchema } from '../body/body';
 import { pageSchema, sessionSchema } from '../journal/session';
 import { pictureSchema, pictureSetSchema } from '../references/picture';
 
@@ -9,12 +10,14 @@ const recordsSchema = z.object({
   pages: z.array(pageSchema),
   sets: z.array(pictureSetSchema),
   pictures: z.array(pictureSchema),
+  bodies: z.array(bodySchema).default([]),
   settings: z.record(z.string(), z.union([z.number(), z.string(), z.boolean()])),
 });
 export type Records = z.infer<typeof recordsSchema>;
 
 const FORMAT = 'fox-minute archive';
-const VERSION = 1;
+/** Version 1 knew one set a picture and no facts; it is still read. */
+const VERSION = 2;
 const fileSchema = z.object({
   path: z.string().regex(/^images\/(page|picture|thumbnail)\/[A-Za-z0-9-]+\.[a-z0-9]+$/),
   type: z.string().regex(/^image\/[a-z0-9.+-]+$/),

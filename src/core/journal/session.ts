@@ -15,6 +15,8 @@ export const sessionSchema = z.object({
   status: z.enum(['running', 'kept']),
   /** One line by the learner. */
   note: z.string().max(500),
+  /** Time spent choosing pictures before it, ms; not part of the session's own time. */
+  choosingMs: z.number().min(0).optional(),
 });
 export type Session = z.infer<typeof sessionSchema>;
 

@@ -1,5 +1,5 @@
 import { type FacingCount, facingHabit, type ReferenceFacts } from '../references/coverage';
-import { pickReferences } from '../references/pick';
+import { pick } from '../references/pick';
 import { seededRandom } from '../random';
 import { BODY_MOVES, EXERCISES, type ExerciseId, LINE_MOTIFS } from './exercises';
 import { type FitItem, fitCounts } from './fit';
@@ -18,6 +18,8 @@ export interface ProposalInput {
     timesDrawn: ReadonlyMap<string, number>;
   };
   seed: number;
+  /** References chosen already, in order. */
+  picked?: readonly { id: string; odd: boolean }[] | undefined;
 }
 
 const SECOND = 1000;
@@ -119,7 +121,7 @@ function posesBlocks(set: readonly { kind: Kind; count: number }[]): Block[] {
  * A session for the time there is: warm-up, sets of drawings with rests between, filled as far as whole poses go and never beyond;
  * rests take up the seconds left over.
  */
-export function proposePlan({ availableMs, references, history, seed }: ProposalInput): Plan {
+export function proposePlan({ availableMs, references, history, seed, picked }: ProposalInput): Plan {
   const random = seededRandom(seed);
   const rusty = (history.daysSinceLast ?? 0) >= 7;
   const eased = (history.daysSinceLast ?? Infinity) >= 2;
@@ -143,13 +145,21 @@ export function proposePlan({ availableMs, references, history, seed }: Proposal
   const habit = facingHabit(history.facings);
   const favorFacing = habit && (habit === 'right' ? 'left' : 'right');
   const poses = blocks.flatMap((block) => (block.kind === 'poses' ? block.poses : []));
-  const picks = pickReferences(
-    references,
-    { count: poses.length, timesDrawn: history.timesDrawn, favorFacing, gentleStart: eased },
-    random,
-  );
+  const picks =
+    picked ??
+    pick({
+      pool: references,
+      count: poses.length,
+      order: 'gentle to hard',
+      seed,
+      timesDrawn: history.timesDrawn,
+      level: habit && history.facings,
+      gentleStart: eased,
+    });
   poses.forEach((pose, i) => {
-    pose.referenceId = picks.length > 0 ? picks[i] : null;
+    const reference = picks.length > 0 ? picks[i % picks.length] : undefined;
+    pose.referenceId = reference?.id ?? null;
+    if (reference?.odd) pose.odd = true;
   });
   return {
     version: 1,

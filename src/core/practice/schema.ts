@@ -9,6 +9,8 @@ const optionalMs = z.int().min(0).max(MAX_SEGMENT_MS);
 const posePlanSchema = z.object({
   /** A built-in figure, a picture in the learner's sets, or nothing. */
   referenceId: z.string().max(200).nullable(),
+  /** The odd one out: outside the theme, and as good skipped as drawn. */
+  odd: z.boolean().optional(),
   leadInMs: durationMs,
   /** Studying the reference before drawing. */
   lookMs: optionalMs,

@@ -1,5 +1,5 @@
 import { CATALOGUE } from '../figure/catalogue';
-import type { Family } from '../figure/poses/author';
+import type { Family } from '../figure/families';
 import { BUILT_IN_SET_ID } from './picture';
 
 export interface BuiltInSet {

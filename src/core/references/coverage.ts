@@ -3,6 +3,10 @@ export interface ReferenceFacts {
   id: string;
   facing?: 'left' | 'right' | 'toward you' | 'away' | undefined;
   viewName?: string | undefined;
+  family?: string | undefined;
+  eyeLevel?: string | undefined;
+  extent?: string | undefined;
+  foreshortened?: boolean | undefined;
   /** 1 gentle to 5 hard. */
   difficulty?: number | undefined;
   /** Its picture is there at once; others are rendered ahead. */
@@ -38,4 +42,90 @@ export function facingHabit({ left, right }: FacingCount): 'left' | 'right' | un
   const p = 2 * upperTail(Math.max(left, right), left + right);
   if (p > 0.05) return undefined;
   return left > right ? 'left' : 'right';
+}
+
+/** A view toward one side, as coverage counts them: eight ways round a figure. */
+export const TURNS = [
+  { view: 'front', facing: undefined, words: 'front' },
+  { view: 'three-quarter', facing: 'left', words: 'three-quarter left' },
+  { view: 'three-quarter', facing: 'right', words: 'three-quarter right' },
+  { view: 'profile', facing: 'left', words: 'profile left' },
+  { view: 'profile', facing: 'right', words: 'profile right' },
+  { view: 'back three-quarter', facing: 'left', words: 'back three-quarter left' },
+  { view: 'back three-quarter', facing: 'right', words: 'back three-quarter right' },
+  { view: 'back', facing: undefined, words: 'back' },
+] as const;
+
+/** Index into TURNS; undefined where view or facing is not known. */
+export function turnOf({ viewName, facing }: Pick<ReferenceFacts, 'viewName' | 'facing'>): number | undefined {
+  const at = TURNS.findIndex((t) => t.view === viewName && (t.facing === undefined || t.facing === facing));
+  return at < 0 ? undefined : at;
+}
+
+/** The cell of coverage a reference falls into: pose, turn, eye level and part together. */
+export const cellOf = (facts: ReferenceFacts): string =>
+  [facts.family ?? '?', turnOf(facts) ?? '?', facts.eyeLevel ?? '?', facts.extent ?? '?'].join('|');
+
+/** One row of the coverage: drawings made and references there to draw, by turn. */
+export interface CoverageRow {
+  name: string;
+  /** By TURNS. */
+  drawn: number[];
+  available: number[];
+}
+export interface Coverage {
+  byFamily: CoverageRow[];
+  byEyeLevel: CoverageRow[];
+  byExtent: CoverageRow[];
+  /** Drawings whose view or facing nobody knows. */
+  unknown: number;
+  total: number;
+  foreshortened: number;
+}
+
+function rowsBy(
+  key: 'family' | 'eyeLevel' | 'extent',
+  names: readonly string[],
+  drawn: readonly ReferenceFacts[],
+  available: readonly ReferenceFacts[],
+): CoverageRow[] {
+  const rows = new Map(
+    names.map((name) => [name, { name, drawn: TURNS.map(() => 0), available: TURNS.map(() => 0) }]),
+  );
+  for (const [list, into] of [
+    [drawn, 'drawn'],
+    [available, 'available'],
+  ] as const)
+    for (const facts of list) {
+      const turn = turnOf(facts);
+      const row = rows.get(facts[key] ?? '');
+      if (row && turn !== undefined) row[into][turn]++;
+    }
+  return [...rows.values()];
+}
+
+/**
+ * What has been drawn, and what there is to draw, by pose, turn, eye level and part.
+ * @param drawn One entry a drawing: the same reference drawn twice is in it twice.
+ */
+export function coverage(
+  drawn: readonly ReferenceFacts[],
+  available: readonly ReferenceFacts[],
+  families: readonly string[],
+): Coverage {
+  return {
+    byFamily: rowsBy('family', families, drawn, available),
+    byEyeLevel: rowsBy('eyeLevel', ['from below', 'at eye level', 'from above'], drawn, available),
+    byExtent: rowsBy('extent', ['whole', 'cropped', 'part'], drawn, available),
+    unknown: drawn.filter((f) => turnOf(f) === undefined).length,
+    total: drawn.length,
+    foreshortened: drawn.filter((f) => f.foreshortened === true).length,
+  };
+}
+
+/** Times drawn by cell, for widening. */
+export function countCells(drawn: readonly ReferenceFacts[]): Map<string, number> {
+  const cells = new Map<string, number>();
+  for (const facts of drawn) cells.set(cellOf(facts), (cells.get(cellOf(facts)) ?? 0) + 1);
+  return cells;
 }

@@ -1,4 +1,5 @@
 import { imageSize } from 'image-size';
+import { listWords } from '../words';
 import type { ImageType } from './picture';
 
 /** Why a file cannot become a reference. */
@@ -9,8 +10,11 @@ export type ImageProblem =
   | { kind: 'truncated' }
   | { kind: 'damaged' }
   | { kind: 'too large'; megapixels: number }
-  | { kind: 'already there' }
-  | { kind: 'no room' };
+  | { kind: 'already there'; as: string }
+  | { kind: 'no room' }
+  | { kind: 'gone' }
+  | { kind: 'not copied' }
+  | { kind: 'too many' };
 
 export interface ImageFacts {
   type: ImageType | 'image/heic';
@@ -20,6 +24,9 @@ export interface ImageFacts {
 
 /** Decoding needs four bytes a pixel at once; beyond this a browser tab may die of it. */
 const MAX_MEGAPIXELS = 100;
+
+/** Files taken at once; more come in a second go. */
+export const MAX_FILES = 20_000;
 
 const TYPES: Record<string, ImageFacts['type']> = {
   jpg: 'image/jpeg',
@@ -105,8 +112,26 @@ export function inspectImage(bytes: Uint8Array): ImageFacts | ImageProblem {
   return { type: TYPES[kind], widthPx: size.width, heightPx: size.height };
 }
 
+/** What is worth knowing of a file that was taken in. */
+export type ImageNote = 'first frame' | 'made smaller' | 'other ending' | 'converted';
+
+const NOTE_WORDS: Record<ImageNote, string> = {
+  'first frame': 'moves; its first frame is kept to draw from',
+  'made smaller': 'was larger than is kept and was made smaller',
+  'other ending': 'is of another kind than its name says and was read as what it is',
+  converted: 'was converted, since browsers do not show its kind or keep the place it was taken at in it',
+};
+export const noteSentence = (name: string, notes: readonly ImageNote[]): string =>
+  `“${shortName(name)}” ${listWords(notes.map((note) => NOTE_WORDS[note]))}.`;
+
+const LONG_NAME = 80;
+/** A name as it reads in a sentence: long ones are cut in the middle, so that the ending stays. */
+export const shortName = (name: string): string =>
+  [...name].length <= LONG_NAME ? name : `${[...name].slice(0, LONG_NAME - 20).join('')}…${[...name].slice(-16).join('')}`;
+
 /** What happened to a file and what to do, in a sentence. */
-export function problemSentence(name: string, problem: ImageProblem): string {
+export function problemSentence(fileName: string, problem: ImageProblem): string {
+  const name = shortName(fileName);
   switch (problem.kind) {
     case 'empty':
       return `“${name}” is empty (0 bytes). Copy it again from where it came from.`;
@@ -121,8 +146,14 @@ export function problemSentence(name: string, problem: ImageProblem): string {
     case 'too large':
       return `“${name}” has ${problem.megapixels} megapixels; up to ${MAX_MEGAPIXELS} can be shown safely. Save it smaller: 12 are plenty for drawing from.`;
     case 'already there':
-      return `“${name}” is already in this set, so it was not added twice.`;
+      return `“${name}” is the same file as “${problem.as}”, which is kept once and is in this set now.`;
     case 'no room':
       return `There was no room left for “${name}”. What was added before it is kept; free some space on this machine or take pictures out of a set.`;
+    case 'gone':
+      return `“${name}” could no longer be read: it was moved, renamed or taken away meanwhile. Choose it again from where it is now.`;
+    case 'not copied':
+      return `“${name}” was still waiting when the page was closed. Choose it again; what was added stays.`;
+    case 'too many':
+      return `“${name}” is beyond the ${MAX_FILES.toLocaleString('en')} files taken at once. Add it in a second go.`;
   }
 }

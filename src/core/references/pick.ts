@@ -1,49 +1,276 @@
-import type { Random } from '../random';
-import type { ReferenceFacts } from './coverage';
+import { type Random, seededRandom } from '../random';
+import { arrange } from './arrange';
+import { cellOf, type FacingCount, type ReferenceFacts } from './coverage';
+import { mirroredFacing, mirroredReference } from './mirrorReference';
 
-export interface PickOptions {
+export const PICK_ORDERS = ['own order', 'shuffled', 'gentle to hard', 'widen', 'same again'] as const;
+export type PickOrder = (typeof PICK_ORDERS)[number];
+
+export interface PickRequest {
+  /** What there is, in the learner's own order. */
+  pool: readonly ReferenceFacts[];
   count: number;
-  /** How often each reference was drawn before; missing is never. */
+  order: PickOrder;
+  seed: number;
+  /** How often each reference was drawn before; missing is never. Nothing comes back before all were used. */
   timesDrawn: ReadonlyMap<string, number>;
-  /** A side to offer more of. */
-  favorFacing?: 'left' | 'right' | undefined;
-  /** Begin with difficulty 2 or less. */
-  gentleStart: boolean;
+  /** Facings of the last drawings, to be brought level with this pick; missing leaves facings alone. */
+  level?: FacingCount | undefined;
+  /** Mirror pictures where the weak side has too few. */
+  mirror?: boolean;
+  /** References that must be among them: at a slot, or anywhere with null. */
+  pins?: readonly { id: string; slot: number | null }[];
+  /** One of these, outside the theme, takes the last place. */
+  oddPool?: readonly ReferenceFacts[];
+  /** What was picked before, for the same again. */
+  previous?: readonly string[];
+  /** Times drawn by coverage cell (see `cellOf`), for widening. */
+  cells?: ReadonlyMap<string, number>;
+  /** The first should have difficulty 2 or less. */
+  gentleStart?: boolean;
 }
 
-const GENTLEST = 1.5;
-const HARDEST = 4;
-/** Weights of what a pick is judged by; the least sum wins. */
-const COST = { drawnBefore: 0.4, wrongSide: 1.2, sameAsLast: 1.5, difficulty: 0.8, chance: 0.6, notReady: 3 };
+export interface Picked {
+  id: string;
+  /** Shown as its mirror image, and counted for the side it then faces. */
+  mirrored: boolean;
+  pinned: boolean;
+  odd: boolean;
+  /** All were used before it came again. */
+  again: boolean;
+  /** It has the view and facing of the one before: the choice offered no way around. */
+  likeTheLast: boolean;
+}
+
 /** The first so many should not have to be waited for. */
 const READY_FIRST = 3;
 
-/**
- * Choose references for poses in order, gentle to hard. None returns before all were used; neighbors differ in view or facing while
- * the choice allows it; what was drawn seldom comes first.
- * @returns ids, `count` of them; empty when there are no references.
- */
-export function pickReferences(references: readonly ReferenceFacts[], options: PickOptions, random: Random): string[] {
-  const { count, timesDrawn, favorFacing, gentleStart } = options;
-  if (references.length === 0) return [];
-  const picked: ReferenceFacts[] = [];
-  let left: ReferenceFacts[] = [];
-  for (let i = 0; i < count; i++) {
-    if (left.length === 0) left = [...references];
-    const last = picked.at(-1);
-    const wanted = GENTLEST + ((HARDEST - GENTLEST) * i) / Math.max(1, count - 1);
-    const eligible = gentleStart && i === 0 ? left.filter((r) => (r.difficulty ?? 3) <= 2) : left;
-    const cost = (r: ReferenceFacts): number =>
-      COST.drawnBefore * Math.min(5, timesDrawn.get(r.id) ?? 0) +
-      COST.difficulty * Math.abs((r.difficulty ?? 3) - wanted) +
-      (favorFacing && (r.facing === 'left' || r.facing === 'right') && r.facing !== favorFacing ? COST.wrongSide : 0) +
-      (last?.viewName !== undefined && r.viewName === last.viewName && r.facing === last.facing ? COST.sameAsLast : 0) +
-      (i < READY_FIRST && r.ready === false ? COST.notReady : 0) +
-      COST.chance * random();
-    const ranked = (eligible.length > 0 ? eligible : left).map((r) => ({ r, c: cost(r) })).sort((a, b) => a.c - b.c);
-    const best = ranked[0].r;
-    picked.push(best);
-    left = left.filter((r) => r !== best);
+/** How many of `count` should face right so that, with those before, both sides come as near to level as can be. */
+export function rightsToLevel({ left, right }: FacingCount, count: number): number {
+  return Math.min(count, Math.max(0, Math.round((left + right + count) / 2) - right));
+}
+
+interface Candidate {
+  reference: ReferenceFacts;
+  mirrored: boolean;
+}
+const facingOf = ({ reference, mirrored }: Candidate): ReferenceFacts['facing'] =>
+  mirrored ? mirroredFacing(reference.facing) : reference.facing;
+/** View and facing together; undefined where either is not known. */
+const lookOf = (c: Candidate): string | undefined => {
+  const facing = facingOf(c);
+  return c.reference.viewName === undefined || facing === undefined ? undefined : `${c.reference.viewName} ${facing}`;
+};
+
+/** Fisher and Yates, in place. */
+export function shuffle<T>(list: T[], random: Random): T[] {
+  for (let i = list.length - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1));
+    [list[i], list[j]] = [list[j], list[i]];
   }
-  return picked.map((r) => r.id);
+  return list;
+}
+
+/** One from each look in turn, so that no look fills a choice alone; within a look in the order given. */
+function spreadByLook(candidates: readonly Candidate[]): Candidate[] {
+  const byLook = new Map<string, Candidate[]>();
+  for (const candidate of candidates) {
+    const look = lookOf(candidate) ?? '';
+    const group = byLook.get(look);
+    if (group) group.push(candidate);
+    else byLook.set(look, [candidate]);
+  }
+  const groups = [...byLook.values()];
+  const out: Candidate[] = [];
+  for (let round = 0; out.length < candidates.length; round++)
+    for (const group of groups) if (round < group.length) out.push(group[round]);
+  return out;
+}
+
+/** Which of the references that must not wait are chosen: those drawn least, the sides as wanted, as many looks as there are. */
+function choose(request: PickRequest, pool: readonly ReferenceFacts[], count: number, random: Random): Candidate[] {
+  const { timesDrawn, level, mirror = false, order, cells } = request;
+  const pinned = new Set(request.pins?.map((p) => p.id));
+  const chosen: Candidate[] = pool.filter((r) => pinned.has(r.id)).map((reference) => ({ reference, mirrored: false }));
+  const times = (r: ReferenceFacts): number => timesDrawn.get(r.id) ?? 0;
+  const tiers = new Map<number, ReferenceFacts[]>();
+  for (const reference of pool) {
+    if (pinned.has(reference.id)) continue;
+    const tier = tiers.get(times(reference));
+    if (tier) tier.push(reference);
+    else tiers.set(times(reference), [reference]);
+  }
+  for (const [, tier] of [...tiers].sort(([a], [b]) => a - b)) {
+    const room = count - chosen.length;
+    if (room <= 0) break;
+    shuffle(tier, random);
+    if (order === 'widen' && cells) {
+      const drawn = new Map(tier.map((r) => [r, cells.get(cellOf(r)) ?? 0]));
+      tier.sort((a, b) => (drawn.get(a) as number) - (drawn.get(b) as number));
+    }
+    const candidates = tier.map((reference): Candidate => ({ reference, mirrored: false }));
+    const spread = order === 'widen' ? candidates : spreadByLook(candidates);
+    chosen.push(...(level ? leveled(spread, room, level, chosen, count, mirror) : spread.slice(0, room)));
+  }
+  if (request.gentleStart) withGentle(chosen, pool, pinned, times);
+  return chosen;
+}
+
+/** Of a tier those that bring the facings level, mirrored where the weak side has too few and the learner allows it. */
+function leveled(
+  tier: readonly Candidate[],
+  room: number,
+  level: FacingCount,
+  chosen: readonly Candidate[],
+  count: number,
+  mirror: boolean,
+): Candidate[] {
+  const already = (side: 'left' | 'right'): number => chosen.filter((c) => facingOf(c) === side).length;
+  const rights = Math.min(room, Math.max(0, rightsToLevel(level, count) - already('right')));
+  const lefts = Math.max(0, room - rights);
+  const facing = (side: 'left' | 'right'): Candidate[] => tier.filter((c) => facingOf(c) === side);
+  const taken = new Set<ReferenceFacts>();
+  const out: Candidate[] = [];
+  const take = (from: readonly Candidate[], want: number, mirrored: boolean): number => {
+    let left = want;
+    for (const candidate of from) {
+      if (left === 0) break;
+      if (taken.has(candidate.reference)) continue;
+      taken.add(candidate.reference);
+      out.push({ reference: candidate.reference, mirrored });
+      left--;
+    }
+    return left;
+  };
+  const missingRights = take(facing('right'), rights, false);
+  const missingLefts = take(facing('left'), lefts, false);
+  const open =
+    mirror && missingRights > 0
+      ? take(facing('left'), missingRights, true) + missingLefts
+      : mirror && missingLefts > 0
+        ? take(facing('right'), missingLefts, true) + missingRights
+        : missingLefts + missingRights;
+  // Those that face neither side hurt the balance less than more of the strong side.
+  const neutral = tier.filter((c) => facingOf(c) !== 'left' && facingOf(c) !== 'right');
+  take(tier, take(neutral, open, false), false);
+  return out;
+}
+
+/** Make sure something gentle is there to begin with, in place of the last chosen. */
+function withGentle(
+  chosen: Candidate[],
+  pool: readonly ReferenceFacts[],
+  pinned: ReadonlySet<string>,
+  times: (r: ReferenceFacts) => number,
+): void {
+  const isGentle = (r: ReferenceFacts): boolean => (r.difficulty ?? 3) <= 2;
+  if (chosen.length === 0 || chosen.some((c) => isGentle(c.reference))) return;
+  const last = chosen.findLastIndex((c) => !pinned.has(c.reference.id));
+  if (last < 0) return;
+  const gentle = pool
+    .filter((r) => isGentle(r) && times(r) <= times(chosen[last].reference))
+    .sort((a, b) => times(a) - times(b));
+  if (gentle.length > 0) chosen[last] = { reference: gentle[0], mirrored: false };
+}
+
+/**
+ * Choose references for the poses of a session. No reference returns before all were used, those drawn least come first, and neighbors
+ * differ in view or facing while that can be had (see `arrange`). The same request gives the same pick.
+ * @returns `count` of them in order; none when there is nothing to choose from.
+ */
+export function pick(request: PickRequest): Picked[] {
+  const { pool, count, order, seed, oddPool = [] } = request;
+  if (count <= 0 || pool.length === 0) return [];
+  const random = seededRandom(seed);
+  const plain = count - (oddPool.length > 0 && count > 1 ? 1 : 0);
+  const picked: Picked[] =
+    order === 'own order' || order === 'same again'
+      ? inOrder(request, plain)
+      : rounds(request, plain, random);
+  if (plain < count) {
+    const others = oddPool.filter((r) => !picked.some((p) => p.id === r.id));
+    const from = others.length > 0 ? others : oddPool;
+    const odd = from[Math.floor(random() * from.length)];
+    picked.push({ ...NOTHING_SPECIAL, id: odd.id, odd: true });
+  }
+  return picked;
+}
+
+const NOTHING_SPECIAL = { mirrored: false, pinned: false, odd: false, again: false, likeTheLast: false };
+
+/** References as they stand, from the first again when they are used up. */
+function inOrder({ pool, order, previous, pins }: PickRequest, count: number): Picked[] {
+  const list = order === 'same again' && previous?.length ? previous : pool.map((r) => r.id);
+  const pinned = new Set(pins?.map((p) => p.id));
+  return Array.from({ length: count }, (_, i) => {
+    const id = list[i % list.length];
+    return { ...NOTHING_SPECIAL, id, pinned: pinned.has(id), mirrored: /~m(\/|$)/.test(id), again: i >= list.length };
+  });
+}
+
+/** Chosen and arranged, everything once before anything again. */
+function rounds(request: PickRequest, count: number, random: Random): Picked[] {
+  const { pool, order, pins = [] } = request;
+  const out: Picked[] = [];
+  let last: Candidate | undefined;
+  while (out.length < count) {
+    const begun = out.length;
+    const size = Math.min(pool.length, count - begun);
+    const candidates = choose(begun === 0 ? request : { ...request, pins: [] }, pool, size, random);
+    const slots = new Map<number, Candidate>();
+    if (begun === 0)
+      for (const { id, slot } of pins) {
+        const candidate = candidates.find((c) => c.reference.id === id);
+        if (candidate && slot !== null && slot < candidates.length) slots.set(slot, candidate);
+      }
+    const arranged = arrange(candidates, {
+      look: lookOf,
+      level: order === 'gentle to hard' ? ({ reference }) => reference.difficulty ?? 3 : undefined,
+      first: begun === 0 ? ({ reference }) => reference.ready !== false : undefined,
+      firstCount: READY_FIRST,
+      slots,
+      before: last,
+      random,
+    });
+    for (const { item, conflict } of arranged)
+      out.push({
+        id: item.mirrored ? mirroredReference(item.reference.id) : item.reference.id,
+        mirrored: item.mirrored,
+        pinned: begun === 0 && pins.some((p) => p.id === item.reference.id),
+        odd: false,
+        again: begun > 0,
+        likeTheLast: conflict,
+      });
+    last = arranged.at(-1)?.item;
+  }
+  return out;
+}
+
+/** One more from the pool in place of a pick: not among those picked, drawn least, of a look unlike its neighbors'. */
+export function replacement(request: PickRequest, picked: readonly Picked[], slot: number): Picked | undefined {
+  const used = new Set(picked.map((p) => p.id.replace(/~m(?=\/|$)/, '')));
+  const factsById = new Map(request.pool.map((r) => [r.id, r]));
+  const look = (p: Picked | undefined): string | undefined => {
+    const reference = p && factsById.get(p.id.replace(/~m(?=\/|$)/, ''));
+    return reference && lookOf({ reference, mirrored: p.mirrored });
+  };
+  const beside = [look(picked[slot - 1]), look(picked[slot + 1])];
+  const before = factsById.get(picked[slot].id.replace(/~m(?=\/|$)/, ''));
+  const random = seededRandom(request.seed + slot);
+  const cost = (reference: ReferenceFacts): number => {
+    const own = lookOf({ reference, mirrored: false });
+    return (
+      10 * (request.timesDrawn.get(reference.id) ?? 0) +
+      (own !== undefined && beside.includes(own) ? 5 : 0) +
+      Math.abs((reference.difficulty ?? 3) - (before?.difficulty ?? 3)) +
+      random()
+    );
+  };
+  let best: { reference: ReferenceFacts; cost: number } | undefined;
+  for (const reference of request.pool) {
+    if (used.has(reference.id)) continue;
+    const c = cost(reference);
+    if (!best || c < best.cost) best = { reference, cost: c };
+  }
+  return best && { ...NOTHING_SPECIAL, id: best.reference.id };
 }

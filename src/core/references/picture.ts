@@ -1,6 +1,9 @@
 import { z } from 'zod';
+import { factValuesSchema } from './facts';
+import { querySchema } from './query';
 
 const id = z.string().regex(/^[A-Za-z0-9-]{1,64}$/);
+const whenMs = z.number().int().min(0);
 
 /** A figure kept in a set, with what it is chosen by. */
 const setFigureSchema = z.object({
@@ -13,42 +16,137 @@ const setFigureSchema = z.object({
 });
 export type SetFigure = z.infer<typeof setFigureSchema>;
 
-/** A named set of the learner's own pictures, and of figures made or taken in. */
+/** A set holds more pictures than one can get to know from here on: said, never enforced. */
+export const SET_CAP = 200;
+
+/** A named set: of the learner's own pictures put in by hand or found by a rule, and of figures made or taken in. */
 export const pictureSetSchema = z.object({
   id,
   name: z.string().trim().min(1).max(80),
-  createdAtMs: z.number().int().min(0),
-  binnedAtMs: z.number().int().min(0).nullable(),
+  createdAtMs: whenMs,
+  binnedAtMs: whenMs.nullable(),
   figures: z.array(setFigureSchema).max(500).optional(),
+  /** The set holds whatever the library has of this, now and later. */
+  rule: querySchema.optional(),
+  /** Picture ids in the learner's own order; others follow as they were added. */
+  order: z.array(id).max(20_000).optional(),
+  /** Picture ids that every pick from the set takes. */
+  pins: z.array(id).max(500).optional(),
+  /** The set mirrors a folder on disk, by the id of its handle. */
+  folderId: id.optional(),
 });
 export type PictureSet = z.infer<typeof pictureSetSchema>;
 
 const IMAGE_TYPES = ['image/jpeg', 'image/png', 'image/webp', 'image/avif', 'image/gif'] as const;
 export type ImageType = (typeof IMAGE_TYPES)[number];
 
-/** A picture in a set. Its image and its thumbnail are kept under the same id. */
-export const pictureSchema = z.object({
+export const LICENSES = ['own', 'free', 'practice-only'] as const;
+const rightsSchema = z.object({
+  license: z.enum(LICENSES).nullable(),
+  /** Who is to be named where a drawing from it is shown. */
+  credit: z.string().max(300),
+  /** That the sitter agrees, or where the permission is written. */
+  permission: z.string().max(300),
+  /** Where it is from: a place, an archive. */
+  source: z.string().max(300),
+});
+export type Rights = z.infer<typeof rightsSchema>;
+export const NO_RIGHTS: Rights = { license: null, credit: '', permission: '', source: '' };
+
+/** Numbers read off a picture, for showing reasons and finding pictures like it. */
+const measuresSchema = z.object({
+  /** Mean lightness and its spread, 0 to 1. */
+  mean: z.number(),
+  spread: z.number(),
+  /** Directions of ten body segments in the picture, degrees; null where not seen. See core/body/limbs. */
+  limbs: z.array(z.number().nullable()).max(16).optional(),
+});
+
+/** A part of a picture, as shares of its width and height. */
+const boxSchema = z.object({
+  left: z.number().min(0).max(1),
+  top: z.number().min(0).max(1),
+  width: z.number().min(0.01).max(1),
+  height: z.number().min(0.01).max(1),
+});
+export type PictureBox = z.infer<typeof boxSchema>;
+
+const recordSchema = z.object({
   id,
-  setId: id,
-  name: z.string().min(1).max(255),
+  /** Sets it was put in by hand; a picture may be in none. */
+  setIds: z.array(id).max(500),
+  name: z.string().min(1).max(300),
   type: z.enum(IMAGE_TYPES),
   widthPx: z.int().min(1),
   heightPx: z.int().min(1),
-  /** SHA-256 of the file as it was added, hexadecimal; the same file is not kept twice in a set. */
+  /** SHA-256 of the file as it was added, hexadecimal. */
   hash: z.string().regex(/^[0-9a-f]{64}$/),
-  addedAtMs: z.number().int().min(0),
-  binnedAtMs: z.number().int().min(0).nullable(),
+  /** Perceptual hash, 64 bits in hexadecimal: alike pictures have alike hashes. */
+  likeness: z
+    .string()
+    .regex(/^[0-9a-f]{16}$/)
+    .nullable()
+    .default(null),
+  bytes: z.int().min(0).default(0),
+  addedAtMs: whenMs,
+  /** When it was photographed, by the file's own word. */
+  takenAtMs: whenMs.nullable().default(null),
+  binnedAtMs: whenMs.nullable(),
+  rights: rightsSchema.default(NO_RIGHTS),
+  /** What the program read off it, and how sure it is of each, 0 to 1. */
+  found: factValuesSchema.default({}),
+  sure: z.record(z.string(), z.number().min(0).max(1)).default({}),
+  /** Version of the rules it was read by; 0 is not yet. */
+  readBy: z.int().min(0).default(0),
+  /** What the learner said instead: never overwritten. */
+  corrected: factValuesSchema.default({}),
+  measures: measuresSchema.nullable().default(null),
+  /** "Harder than expected" minus "easier": two of one kind move the difficulty by one. */
+  felt: z.int().min(-100).max(100).default(0),
+  /** Themes. */
+  tags: z.array(z.string().min(1).max(60)).max(40).default([]),
+  /** When it was put on the later shelf. */
+  laterAtMs: whenMs.nullable().default(null),
+  /** Alike pictures that the learner wants to keep beside it. */
+  keptBeside: z.array(id).max(100).default([]),
+  /** A close-up of another picture: that picture, and which part of it. */
+  partOf: z.object({ pictureId: id, box: boxSchema }).optional(),
+  /** Parts left out on purpose: veiled while drawing. */
+  leftOut: z.array(z.object({ box: boxSchema, words: z.string().max(80) })).max(20).optional(),
+  /** Its file stays in a folder on disk: where, and as it was when last read. */
+  inFolder: z
+    .object({ folderId: id, path: z.string().max(4000), bytes: z.number().min(0), modifiedMs: z.number(), gone: z.boolean() })
+    .optional(),
 });
-export type Picture = z.infer<typeof pictureSchema>;
+
+/** Pictures kept by the first version knew one set each. */
+export function upgradePicture(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || !('setId' in value)) return value;
+  const { setId, ...rest } = value as { setId: unknown };
+  return { setIds: [setId], ...rest };
+}
+
+/** A picture in the library. Its image and its thumbnail are kept under the same id. */
+export const pictureSchema = z.preprocess(upgradePicture, recordSchema);
+export type Picture = z.infer<typeof recordSchema>;
 
 export const BUILT_IN_SET_ID = 'built-in';
+/** Everything the learner has taken in. */
+export const LIBRARY_ID = 'library';
+export const LATER_ID = 'later';
 
-export const pictureReferenceId = (pictureId: string): string => `picture/${pictureId}`;
+const MIRRORED = '~m';
+export const pictureReferenceId = (pictureId: string, mirrored = false): string =>
+  `picture/${pictureId}${mirrored ? MIRRORED : ''}`;
 
-/** The picture's id in a reference id; undefined for figures. */
+/** The picture's id in a reference id, mirrored or not; undefined for figures. */
 export function parsePictureReference(referenceId: string): string | undefined {
-  return /^picture\/(.+)$/.exec(referenceId)?.[1];
+  return /^picture\/([A-Za-z0-9-]+)(~m)?$/.exec(referenceId)?.[1];
 }
+
+/** Whether a reference is the mirror image of a picture. */
+export const isMirrored = (referenceId: string): boolean =>
+  referenceId.startsWith('picture/') && referenceId.endsWith(MIRRORED);
 
 /** How long something in the bin can still be taken out. */
 export const BIN_DAYS = 30;

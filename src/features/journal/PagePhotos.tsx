@@ -10,7 +10,7 @@ import { isQuotaError, storageProblem } from '@/storage/problems';
 import { useImageUrl } from '@/storage/useThumbnail';
 import { useStored } from '@/storage/useStored';
 import { Notice } from '@/ui/Notice';
-import { prepareFiles } from '@/workers/prepareFile';
+import { startPreparer } from '@/workers/prepareFile';
 
 function putInBin(page: Page): void {
   binPage(page.id, Date.now()).then(
@@ -39,8 +39,10 @@ export function PagePhotos({ sessionId }: { sessionId: string }) {
   const add = async (files: readonly File[]): Promise<void> => {
     const found: string[] = [];
     setBusy(true);
+    const preparer = startPreparer();
+    const named = files.map((file) => ({ file, name: file.name }));
     try {
-      await prepareFiles(files, new AbortController().signal, async (file, preparation) => {
+      await preparer.all(named, new AbortController().signal, async ({ file }, preparation) => {
         if (!preparation.ok) {
           found.push(problemSentence(file.name, preparation.problem));
           return;
@@ -54,11 +56,12 @@ export function PagePhotos({ sessionId }: { sessionId: string }) {
           addedAtMs: Date.now(),
           binnedAtMs: null,
         };
-        await addPage(page, image, thumbnail);
+        await addPage(page, image ?? file, thumbnail);
       });
     } catch (error) {
       found.push(isQuotaError(error) ? problemSentence('this page', { kind: 'no room' }) : storageProblem(error));
     }
+    preparer.stop();
     setProblems(found);
     setBusy(false);
   };

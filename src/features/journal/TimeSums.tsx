@@ -24,7 +24,9 @@ export function TimeSums({ session }: { session: Session }) {
   ];
   const seconds = wholeSeconds(rows.map(([, ms]) => ms));
   const total = seconds.reduce((a, b) => a + b, 0);
+  const { choosingMs = 0 } = session;
   return (
+    <>
     <dl className="grid grid-cols-2 gap-y-4 sm:grid-cols-4 lg:grid-cols-7">
       {rows.map(([name, , note], i) => (
         <div key={name} className="flex flex-col border-l border-hairline pl-3 lg:first:border-l-0 lg:first:pl-0">
@@ -45,5 +47,12 @@ export function TimeSums({ session }: { session: Session }) {
         </dd>
       </div>
     </dl>
+    {choosingMs >= 1000 && (
+      <p className="mt-3 text-quiet">
+        Choosing pictures before it: {clockDigits(choosingMs)}
+        {account.drawingMs > 0 && `, ${(choosingMs / account.drawingMs).toFixed(1)} : 1 to drawing`}.
+      </p>
+    )}
+    </>
   );
 }

@@ -1,7 +1,9 @@
 'use client';
 import { Download } from 'lucide-react';
 import type { Route } from 'next';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
+import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { CATALOGUE } from '@/core/figure/catalogue';
 import { BUILT_IN_SETS, type BuiltInSet } from '@/core/references/builtIn';
@@ -9,7 +11,10 @@ import { storageProblem } from '@/storage/problems';
 import { saveSetting } from '@/storage/settings';
 import { useCovered } from '@/storage/useCovered';
 import { FigureGrid } from './FigureCell';
+import type { PickTarget } from './pick/PickFor';
 import { takeOutPoses } from './takeOutPoses';
+
+const PickFor = dynamic(() => import('./pick/PickFor').then((m) => m.PickFor));
 
 /** The built-in figures: always there, each to be turned and drawn from any side; all of them or one family of poses. */
 export function BuiltInFigures({
@@ -22,6 +27,8 @@ export function BuiltInFigures({
   onAddOwn: () => void;
 }) {
   const covered = useCovered();
+  const [picking, setPicking] = useState(false);
+  const target = useMemo((): PickTarget => ({ name: set.name, placeId: set.id }), [set]);
   const figures = CATALOGUE.filter((entry) => set.family === undefined || entry.family === set.family);
   const takeOut = (): void =>
     takeOutPoses(
@@ -35,7 +42,10 @@ export function BuiltInFigures({
           A village gets ready for its lantern pageant. Clay figures, yours to use: open one to turn and light it, and
           to see its answer key.
         </p>
-        <button type="button" className="btn max-sm:h-14" onClick={onPractice}>
+        <button type="button" className="btn btn-primary max-sm:h-14" onClick={() => setPicking(true)}>
+          Pick for me
+        </button>
+        <button type="button" className="btn-quiet btn max-sm:h-14" onClick={onPractice}>
           Practice from this set
         </button>
         <button type="button" className="btn-quiet btn max-sm:h-14" onClick={onAddOwn}>
@@ -75,6 +85,7 @@ export function BuiltInFigures({
         </button>
       </div>
       <FigureGrid label={set.name} figures={figures} />
+      {picking && <PickFor target={target} onClose={() => setPicking(false)} />}
     </section>
   );
 }

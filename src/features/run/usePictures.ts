@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { STUDIO } from '@/core/figure/appearance';
+import { isMirrored } from '@/core/references/picture';
 import { loadReferenceImage } from '@/storage/references';
 import { useCovered } from '@/storage/useCovered';
 import { type Client, startPictureWorker } from '@/workers/clients';
@@ -42,20 +43,20 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
       if (!known.current.has(id)) return;
       setReady((before) => new Map(before).set(id, picture));
     };
-    const decode = async (image: Blob): Promise<ReadyPicture> => {
+    const decode = async (id: string, image: Blob): Promise<ReadyPicture> => {
       pictures.current ??= startPictureWorker();
       const { api } = pictures.current;
-      return { kind: 'ready', bitmap: await api.atSize(image, screen.width * scale, screen.height * scale) };
+      return { kind: 'ready', bitmap: await api.atSize(image, screen.width * scale, screen.height * scale, isMirrored(id)) };
     };
     // A view that is not there yet is shown rough at once and replaced when it is done.
     const render = async (id: string): Promise<Blob> => {
       figures.current ??= figureQueue((wantedId) => known.current.has(wantedId));
-      show(id, await decode(await figures.current.draft(id, appearance)));
+      show(id, await decode(id, await figures.current.draft(id, appearance)));
       return figures.current.finish(id, appearance);
     };
     const load = async (id: string): Promise<ReadyPicture> => {
       const image = await loadReferenceImage(id, appearance, render);
-      return image ? decode(image) : { kind: 'missing' };
+      return image ? decode(id, image) : { kind: 'missing' };
     };
     for (const id of known.current) if (!ids.includes(id)) known.current.delete(id);
     for (const id of ids) {

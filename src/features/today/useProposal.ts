@@ -5,7 +5,8 @@ import type { Session } from '@/core/journal/session';
 import { proposePlan } from '@/core/practice/propose';
 import type { Plan } from '@/core/practice/schema';
 import { countFacings, type ReferenceFacts } from '@/core/references/coverage';
-import { referenceFacts } from '@/storage/references';
+import { factsOf } from '@/storage/references';
+import { useStored } from '@/storage/useStored';
 
 /** How many of the last drawings tell a habit. */
 const HABIT_WINDOW = 40;
@@ -18,12 +19,14 @@ export function useProposal(
   seed: number,
   nowMs: number,
 ): Plan | undefined {
+  const past = useMemo(() => sessions && drawingHistory(sessions, nowMs), [sessions, nowMs]);
+  const lately = past?.drawn.slice(-HABIT_WINDOW).join('\n');
+  const facts = useStored(() => factsOf(lately ? lately.split('\n') : []), ['pictures'], [lately]).value;
   const history = useMemo(() => {
-    if (!sessions) return undefined;
-    const { drawn, timesDrawn, daysSinceLast } = drawingHistory(sessions, nowMs);
-    const facings = countFacings(drawn.slice(-HABIT_WINDOW).map(referenceFacts));
-    return { daysSinceLast, timesDrawn, facings };
-  }, [sessions, nowMs]);
+    if (!past || !facts) return undefined;
+    const { timesDrawn, daysSinceLast } = past;
+    return { daysSinceLast, timesDrawn, facings: countFacings(facts) };
+  }, [past, facts]);
   return useMemo(() => {
     if (!history || !references) return undefined;
     return proposePlan({ availableMs: minutes * 60_000, references, history, seed });

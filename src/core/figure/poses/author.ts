@@ -1,3 +1,4 @@
+import type { Family } from '../families';
 import { HAND, type HandShape, type LimbTarget, type Pose } from '../pose';
 import type { Side } from '../skeleton';
 import type { Vec3 } from '../vector';
@@ -6,31 +7,6 @@ import type { Vec3 } from '../vector';
  * A vocabulary for writing poses: what feet and hands do, in words. World positions are head heights, x to the figure's left, z to its
  * front; headings and yaws are degrees from straight ahead, positive to its left.
  */
-
-export type Family =
-  | 'standing even'
-  | 'weight shifted'
-  | 'walking or running'
-  | 'reaching or pulling'
-  | 'bending'
-  | 'kneeling or crouching'
-  | 'seated'
-  | 'reclining'
-  | 'balancing'
-  | 'two-handed work';
-
-export const FAMILIES: readonly Family[] = [
-  'standing even',
-  'weight shifted',
-  'walking or running',
-  'reaching or pulling',
-  'bending',
-  'kneeling or crouching',
-  'seated',
-  'reclining',
-  'balancing',
-  'two-handed work',
-];
 
 export interface AuthoredPose {
   name: string;

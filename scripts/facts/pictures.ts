@@ -1,0 +1,95 @@
+// Pictures of figures whose truth is known, for measuring what is read from them: tsx pictures.ts SHARE OF OUT_DIR
+import { mkdirSync, writeFileSync } from 'node:fs';
+import sharp from 'sharp';
+import { BUILDS } from '@/core/figure/builds';
+import { draftPicture } from '@/core/figure/draft';
+import { answerKey } from '@/core/figure/facts/answerKey';
+import { buildFigure, FINE } from '@/core/figure/figure';
+import { figureFacts, poseOf, SET_FIGURES } from '@/core/figure/reference';
+import { seededRandom } from '@/core/random';
+
+export interface Truth {
+  file: string;
+  poseId: string;
+  family: string;
+  viewName: string;
+  facing: string;
+  elevationDeg: number;
+  difficulty: number;
+  extent: 'whole' | 'cropped';
+  people: number;
+  shouldersDeg: number;
+  hipsDeg: number;
+  endOn: boolean;
+  foreshortening: number;
+  /** Where the key light comes from. */
+  lightAzimuthDeg: number;
+  flat: boolean;
+  /** Landmarks in shares of the picture. */
+  marks: Record<string, [number, number]>;
+}
+
+const [share, of, dir] = process.argv.slice(2);
+const LONG_SIDE = 640;
+const ELEVATIONS = [6, -14, 8, 34, 4, 52];
+mkdirSync(dir, { recursive: true });
+
+/** A made-up room behind the figure: wall, floor, a window or a door, so that the ground is not empty. */
+function room(width: number, height: number, random: () => number): string {
+  const hue = Math.floor(random() * 360);
+  const wall = `hsl(${String(hue)} ${String(10 + random() * 25)}% ${String(35 + random() * 50)}%)`;
+  const floor = `hsl(${String((hue + 40) % 360)} 20% ${String(25 + random() * 40)}%)`;
+  const horizon = height * (0.55 + random() * 0.25);
+  const x = random() * width * 0.8;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${String(width)}" height="${String(height)}"><rect width="100%" height="100%" fill="${wall}"/><rect y="${String(horizon)}" width="100%" height="100%" fill="${floor}"/><rect x="${String(x)}" y="${String(height * 0.08)}" width="${String(width * 0.22)}" height="${String(height * 0.4)}" fill="hsl(${String((hue + 180) % 360)} 15% ${String(20 + random() * 60)}%)"/></svg>`;
+}
+
+const truths: Truth[] = [];
+for (const [i, { poseId, build, view: shown }] of SET_FIGURES.entries()) {
+  if (i % Number(of) !== Number(share)) continue;
+  const random = seededRandom(i + 1);
+  const view = { ...shown, elevationDeg: ELEVATIONS[i % ELEVATIONS.length] };
+  const pose = poseOf(poseId).pose;
+  const figure = buildFigure(pose, BUILDS[build], FINE);
+  const light = { azimuthDeg: [-70, 70, -45, 45, 0, 150][i % 6], elevationDeg: 30 + 30 * random() };
+  const flat = i % 5 === 4;
+  const covered = i % 2 === 0;
+  const look = flat ? ('flat' as const) : (['clay', 'plaster'] as const)[i % 2];
+  const pixels = draftPicture(figure, view, { longSidePx: LONG_SIDE, light, look, covered, ground: true });
+  const key = answerKey(figure, pose, BUILDS[build], view, light, { covered });
+  const cropped = i % 9 === 5;
+  const people = i % 12 === 7 ? 2 : 1;
+  const { width, height } = pixels;
+  const cut = sharp(Buffer.from(pixels.data.buffer), { raw: { width, height, channels: 4 } }).png();
+  const one = await cut.toBuffer();
+  const w = width * people;
+  const h = cropped ? Math.round(key.top * (height / key.height) + (key.bottom - key.top) * (height / key.height) * 0.6) : height;
+  const composed = await sharp(Buffer.from(room(w, height, random)))
+    .composite(Array.from({ length: people }, (_, k) => ({ input: one, left: k * width, top: 0 })))
+    .png()
+    .toBuffer();
+  const file = `${String(i).padStart(3, '0')}.jpg`;
+  await sharp(composed).extract({ left: 0, top: 0, width: w, height: h }).jpeg({ quality: 88 }).toFile(`${dir}/${file}`);
+  const { name: _, ...facts } = figureFacts({ poseId, build, view });
+  truths.push({
+    file,
+    poseId,
+    family: facts.family,
+    viewName: facts.viewName,
+    facing: facts.facing,
+    elevationDeg: view.elevationDeg,
+    difficulty: facts.difficulty,
+    extent: cropped ? 'cropped' : 'whole',
+    people,
+    shouldersDeg: key.shoulders.deg,
+    hipsDeg: key.hips.deg,
+    endOn: key.shoulders.endOn || key.hips.endOn,
+    foreshortening: key.foreshortening,
+    lightAzimuthDeg: light.azimuthDeg,
+    flat,
+    marks: Object.fromEntries(
+      key.marks.map((m) => [m.name, [(m.at[0] / key.width) * (1 / people), (m.at[1] / key.height) * (height / h)]]),
+    ),
+  });
+}
+writeFileSync(`${dir}/truth-${share}.json`, JSON.stringify(truths));

@@ -1,0 +1,75 @@
+// How often the facts read from pictures agree with the truth: tsx rates.ts DIR
+import { readFileSync } from 'node:fs';
+import { readBody } from '@/core/body/readBody';
+import type { BodyPoint } from '@/core/body/points';
+import type { Truth } from './pictures';
+
+interface Found {
+  body?: { points: BodyPoint[]; space: [number, number, number][]; score: number };
+  people: number;
+  ms: number;
+}
+const [dir] = process.argv.slice(2);
+const read = <T>(file: string): T => JSON.parse(readFileSync(`${dir}/${file}`, 'utf8')) as T;
+const bodies = read<Record<string, Found>>('bodies.json');
+const truths = ['0', '1'].flatMap((share) => read<Truth[]>(`truth-${share}.json`)).sort((a, b) => a.file.localeCompare(b.file));
+
+const eyeLevel = (deg: number): string => (deg > 22 ? 'from above' : deg < -3 ? 'from below' : 'at eye level');
+interface Rate {
+  right: number;
+  of: number;
+  sure: number;
+}
+const rates = new Map<string, Rate>();
+const families = new Map<string, Rate>();
+const said = new Map<string, Rate>();
+/** What the weight rests on: the families that stand are told apart by arms and intent, which angles hardly show. */
+const restsOn = (family = ''): string =>
+  ['bending', 'kneeling or crouching', 'seated', 'reclining'].includes(family) ? family : 'on the feet';
+const misses: string[] = [];
+function count(into: Map<string, Rate>, name: string, right: boolean, sure = 0): void {
+  const rate = into.get(name) ?? { right: 0, of: 0, sure: 0 };
+  into.set(name, { right: rate.right + (right ? 1 : 0), of: rate.of + 1, sure: rate.sure + sure });
+}
+for (const truth of truths) {
+  const found = bodies[truth.file];
+  count(rates, 'a body found', found.body !== undefined);
+  if (!found.body) continue;
+  const { facts, sure } = readBody(found.body, found.people);
+  count(rates, 'people: one or more', found.people > 1 === truth.people > 1, sure.subject);
+  if (truth.people > 1) continue;
+  const check = (name: 'extent' | 'view' | 'family' | 'eyeLevel' | 'foreshortened', truthValue: string): void => {
+    if (facts[name] === undefined) return;
+    count(rates, name, facts[name] === truthValue, sure[name]);
+  };
+  check('extent', truth.extent);
+  check('view', truth.viewName);
+  if (truth.facing === 'left' || truth.facing === 'right') {
+    const side = facts.facing === 'left' || facts.facing === 'right';
+    count(rates, 'facing, where it faces a side', facts.facing === truth.facing, sure.facing);
+    if (side) count(rates, 'facing, where a side was said', facts.facing === truth.facing, sure.facing);
+  }
+  check('eyeLevel', eyeLevel(truth.elevationDeg));
+  count(rates, 'difficulty within 1', Math.abs(Number(facts.difficulty) - truth.difficulty) <= 1, sure.difficulty);
+  if (truth.extent !== 'whole') continue;
+  check('family', truth.family);
+  count(rates, 'what the weight rests on', restsOn(facts.family) === restsOn(truth.family));
+  count(said, facts.family ?? 'none', facts.family === truth.family);
+  count(families, truth.family, facts.family === truth.family);
+  if (facts.family !== truth.family)
+    misses.push(`${truth.file} ${truth.poseId}: ${truth.family} read as ${facts.family ?? 'none'}`);
+}
+const percent = ({ right, of }: Rate): string => `${String(Math.round((100 * right) / of))} %`;
+console.log('| fact | right | of | claimed |\n| --- | --- | --- | --- |');
+for (const [name, rate] of rates)
+  console.log(`| ${name} | ${percent(rate)} | ${String(rate.of)} | ${String(Math.round((100 * rate.sure) / rate.of))} % |`);
+console.log('\n| pose | found | of | right where said | of |\n| --- | --- | --- | --- | --- |');
+for (const [name, rate] of families) {
+  const claims = said.get(name) ?? { right: 0, of: 0, sure: 0 };
+  console.log(
+    `| ${name} | ${percent(rate)} | ${String(rate.of)} | ${claims.of > 0 ? percent(claims) : ''} | ${String(claims.of)} |`,
+  );
+}
+const times = Object.values(bodies).map((b) => b.ms).sort((a, b) => a - b);
+console.log(`\nmedian ${times[Math.floor(times.length / 2)].toFixed(0)} ms a picture`);
+if (process.argv.includes('--misses')) console.log(misses.join('\n'));

@@ -1,0 +1,96 @@
+/**
+ * Reading the two networks' numbers. They are the ones described by V. Bazarevsky et al., "BlazePose: On-device real-time body pose
+ * tracking" (2020): a detector on 224 x 224 that finds where a body is, and a landmark network on a turned square of 256 x 256.
+ */
+export const DETECTOR_PX = 224;
+export const LANDMARK_PX = 256;
+
+/** A turned square of a picture, pixels; `turn` in radians, clockwise. */
+export interface Region {
+  x: number;
+  y: number;
+  size: number;
+  turn: number;
+}
+
+/** Strides of the detector's feature maps, with the anchors at each cell. */
+const LAYERS: readonly (readonly [stride: number, perCell: number])[] = [
+  [8, 2],
+  [16, 2],
+  [32, 6],
+];
+const VALUES = 12;
+const anchors: readonly (readonly [number, number])[] = LAYERS.flatMap(([stride, perCell]) => {
+  const cells = DETECTOR_PX / stride;
+  return Array.from({ length: cells * cells * perCell }, (_, i): readonly [number, number] => {
+    const cell = Math.floor(i / perCell);
+    return [((cell % cells) + 0.5) / cells, (Math.floor(cell / cells) + 0.5) / cells];
+  });
+});
+export const ANCHORS = anchors.length;
+
+export const sigmoid = (v: number): number => 1 / (1 + Math.exp(-Math.max(-100, Math.min(100, v))));
+
+/** The square around a body: through its middle, out to a point on the circle around it. */
+export function regionAround(x: number, y: number, rimX: number, rimY: number): Region {
+  return {
+    x,
+    y,
+    size: 2.5 * Math.hypot(rimX - x, rimY - y),
+    turn: Math.PI / 2 - Math.atan2(y - rimY, rimX - x),
+  };
+}
+
+/** The whole of a picture as a region. */
+export const wholeRegion = (width: number, height: number): Region => ({
+  x: width / 2,
+  y: height / 2,
+  size: Math.max(width, height),
+  turn: 0,
+});
+
+/** Center x, y, width, height, as shares of the detector's square. */
+type Box = readonly number[];
+
+function overlap(a: Box, b: Box): number {
+  const w = Math.min(a[0] + a[2] / 2, b[0] + b[2] / 2) - Math.max(a[0] - a[2] / 2, b[0] - b[2] / 2);
+  const h = Math.min(a[1] + a[3] / 2, b[1] + b[3] / 2) - Math.max(a[1] - a[3] / 2, b[1] - b[3] / 2);
+  if (w <= 0 || h <= 0) return 0;
+  return (w * h) / (a[2] * a[3] + b[2] * b[3] - w * h);
+}
+
+export interface Detection {
+  score: number;
+  region: Region;
+}
+
+/**
+ * Bodies in the detector's numbers, the surest first; overlapping boxes are averaged by their scores.
+ * @param boxes ANCHORS times 12 numbers.
+ * @param scores ANCHORS logits.
+ * @param whole The region of the picture that the detector saw.
+ */
+export function detections(boxes: Float32Array, scores: Float32Array, whole: Region, least = 0.5): Detection[] {
+  let left = Array.from(scores, (logit, i) => ({ score: sigmoid(logit), i }))
+    .filter(({ score }) => score >= least)
+    .map(({ score, i }) => ({
+      score,
+      box: Array.from({ length: VALUES }, (_, k) => {
+        const offset = k === 2 || k === 3 ? 0 : anchors[i][k & 1];
+        return boxes[i * VALUES + k] / DETECTOR_PX + offset;
+      }),
+    }))
+    .sort((a, b) => b.score - a.score);
+  const out: Detection[] = [];
+  while (left.length > 0) {
+    const [first] = left;
+    const near = left.filter(({ box }) => overlap(box, first.box) > 0.3);
+    left = left.filter((candidate) => !near.includes(candidate));
+    const weight = near.reduce((sum, { score }) => sum + score, 0);
+    const mean = (k: number): number => near.reduce((sum, { score, box }) => sum + score * box[k], 0) / weight;
+    const x = (v: number): number => whole.x + (v - 0.5) * whole.size;
+    const y = (v: number): number => whole.y + (v - 0.5) * whole.size;
+    out.push({ score: first.score, region: regionAround(x(mean(4)), y(mean(5)), x(mean(6)), y(mean(7))) });
+  }
+  return out;
+}

@@ -1,0 +1,67 @@
+import { z } from 'zod';
+import { FAMILIES } from '../figure/families';
+import type { Facing, ViewName } from '../figure/view';
+
+/** What a picture shows, in two levels: choosing the first includes everything below it. */
+export const SUBJECTS = {
+  people: ['one figure', 'two or more'],
+  parts: ['hands', 'feet', 'head', 'trunk'],
+  animals: ['four-legged', 'birds', 'other animals'],
+  things: ['plants', 'objects', 'cloth', 'places'],
+} as const;
+export type SubjectGroup = keyof typeof SUBJECTS;
+export const SUBJECT_GROUPS = Object.keys(SUBJECTS) as SubjectGroup[];
+/** "people/one figure"; a group alone while the second level is not known. */
+export const subjectId = (group: SubjectGroup, kind?: string): string => (kind ? `${group}/${kind}` : group);
+const SUBJECT_IDS = SUBJECT_GROUPS.flatMap((group) => [group, ...SUBJECTS[group].map((kind) => subjectId(group, kind))]);
+
+const VIEW_NAMES = ['front', 'three-quarter', 'profile', 'back three-quarter', 'back'] as const satisfies ViewName[];
+const FACINGS = ['left', 'right', 'toward you', 'away'] as const satisfies Facing[];
+
+/** The facts a picture is found and chosen by, with the values each may have. */
+export const FACT_VALUES = {
+  subject: SUBJECT_IDS,
+  extent: ['whole', 'cropped', 'part'],
+  view: VIEW_NAMES,
+  facing: FACINGS,
+  family: FAMILIES,
+  eyeLevel: ['from below', 'at eye level', 'from above'],
+  difficulty: ['1', '2', '3', '4', '5'],
+  foreshortened: ['yes', 'no'],
+  light: ['clear', 'flat'],
+  lightFrom: ['left', 'right', 'above', 'front'],
+  tone: ['dark', 'middle', 'bright'],
+  clothing: ['bare', 'fitted', 'loose'],
+} as const satisfies Record<string, readonly string[]>;
+export type FactName = keyof typeof FACT_VALUES;
+export const FACT_NAMES = Object.keys(FACT_VALUES) as FactName[];
+
+export const FACT_WORDS: Record<FactName, string> = {
+  subject: 'Subject',
+  extent: 'In the picture',
+  view: 'View',
+  facing: 'Faces',
+  family: 'Pose',
+  eyeLevel: 'Seen',
+  difficulty: 'Difficulty',
+  foreshortened: 'Foreshortened',
+  light: 'Light',
+  lightFrom: 'Light from',
+  tone: 'Tone',
+  clothing: 'Clothing',
+};
+
+const values = z.partialRecord(z.enum(FACT_NAMES as [FactName, ...FactName[]]), z.string().max(60));
+/** Values that this version does not know are left out rather than refused: a later version may know more. */
+export const factValuesSchema = values.transform((facts) => {
+  const known: FactValues = {};
+  for (const name of FACT_NAMES) {
+    const value = facts[name];
+    if (value !== undefined && (FACT_VALUES[name] as readonly string[]).includes(value)) known[name] = value;
+  }
+  return known;
+});
+export type FactValues = Partial<Record<FactName, string>>;
+
+/** What is asked of a learner where no body was found: two questions at most. */
+export const isSettled = (facts: FactValues): boolean => facts.subject !== undefined && facts.subject.includes('/');

@@ -1,0 +1,124 @@
+/**
+ * Taking out of a picture's file what it tells beyond the picture: where it was taken, with what, by whom. The image data itself is not
+ * touched. JPEG: CIPA DC-008 (Exif) and ITU-T T.81; PNG: W3C PNG 3rd edition; WebP: its container specification.
+ */
+
+/** Parts of a file that are kept, in order; undefined where there is nothing to take out. */
+export type KeptParts = Uint8Array<ArrayBuffer>[] | undefined;
+
+const ascii = (bytes: Uint8Array, from: number, to: number): string => String.fromCharCode(...bytes.subarray(from, to));
+
+/** An Exif segment that says nothing but which way up the picture is. */
+function orientationSegment(orientation: number): Uint8Array<ArrayBuffer> {
+  const tiff = [
+    ...[0x4d, 0x4d, 0, 42, 0, 0, 0, 8],
+    ...[0, 1],
+    ...[0x01, 0x12, 0, 3, 0, 0, 0, 1, 0, orientation, 0, 0],
+    ...[0, 0, 0, 0],
+  ];
+  const payload = [0x45, 0x78, 0x69, 0x66, 0, 0, ...tiff];
+  const length = payload.length + 2;
+  return Uint8Array.from([0xff, 0xe1, length >> 8, length & 255, ...payload]);
+}
+
+/** Where the picture of a JPEG ends: phones put further pictures, with a place of their own, behind it. */
+function jpegEnd(bytes: Uint8Array, scan: number): number {
+  let at = scan;
+  for (;;) {
+    at = bytes.indexOf(0xff, at);
+    if (at < 0 || at + 1 >= bytes.length) return bytes.length;
+    const marker = bytes[at + 1];
+    if (marker === 0xd9) return at + 2;
+    const inData = marker === 0 || marker === 0xff || (marker >= 0xd0 && marker <= 0xd7);
+    at += marker === 0xff ? 1 : inData ? 2 : 2 + ((bytes[at + 2] << 8) | bytes[at + 3]);
+  }
+}
+
+/** Segments that carry more than the picture: Exif, XMP, IPTC, further pictures, comments. */
+function isTelling(marker: number, bytes: Uint8Array, at: number): boolean {
+  if (marker === 0xfe || marker === 0xed || marker === 0xe1) return true;
+  return marker === 0xe2 && ascii(bytes, at + 4, at + 7) === 'MPF';
+}
+
+function stripJpeg(bytes: Uint8Array<ArrayBuffer>, orientation: number): KeptParts {
+  const kept: Uint8Array<ArrayBuffer>[] = [bytes.subarray(0, 2)];
+  if (orientation > 1 && orientation <= 8) kept.push(orientationSegment(orientation));
+  let at = 2;
+  let stripped = false;
+  while (at + 4 <= bytes.length && bytes[at] === 0xff && bytes[at + 1] !== 0xda) {
+    const end = at + 2 + ((bytes[at + 2] << 8) | bytes[at + 3]);
+    if (isTelling(bytes[at + 1], bytes, at)) stripped = true;
+    else kept.push(bytes.subarray(at, end));
+    at = end;
+  }
+  const end = jpegEnd(bytes, at + 2);
+  if (!stripped && end === bytes.length) return undefined;
+  return [...kept, bytes.subarray(at, end)];
+}
+
+function stripPng(bytes: Uint8Array<ArrayBuffer>): KeptParts {
+  const view = new DataView(bytes.buffer, bytes.byteOffset);
+  const kept: Uint8Array<ArrayBuffer>[] = [bytes.subarray(0, 8)];
+  let at = 8;
+  let stripped = false;
+  while (at + 12 <= bytes.length) {
+    const end = at + 12 + view.getUint32(at);
+    const name = ascii(bytes, at + 4, at + 8);
+    if (['eXIf', 'tEXt', 'zTXt', 'iTXt', 'tIME'].includes(name)) stripped = true;
+    else kept.push(bytes.subarray(at, end));
+    at = end;
+    if (name === 'IEND') break;
+  }
+  return stripped ? kept : undefined;
+}
+
+const VP8X_EXIF_AND_XMP = 0x08 | 0x04;
+
+function stripWebp(bytes: Uint8Array<ArrayBuffer>): KeptParts {
+  const view = new DataView(bytes.buffer, bytes.byteOffset);
+  const kept: Uint8Array<ArrayBuffer>[] = [];
+  let at = 12;
+  let stripped = false;
+  while (at + 8 <= bytes.length) {
+    const size = view.getUint32(at + 4, true);
+    const end = Math.min(bytes.length, at + 8 + size + (size & 1));
+    const name = ascii(bytes, at, at + 4);
+    if (name === 'EXIF' || name === 'XMP ') stripped = true;
+    else if (name === 'VP8X') {
+      const header = bytes.slice(at, end);
+      header[8] &= ~VP8X_EXIF_AND_XMP;
+      kept.push(header);
+    } else kept.push(bytes.subarray(at, end));
+    at = end;
+  }
+  if (!stripped) return undefined;
+  const riff = bytes.slice(0, 12);
+  new DataView(riff.buffer).setUint32(4, 4 + kept.reduce((sum, part) => sum + part.length, 0), true);
+  return [riff, ...kept];
+}
+
+/**
+ * A picture's file without what it tells beyond the picture.
+ * @param orientation As Exif numbers it, 1 to 8; kept in JPEG, where browsers follow it.
+ */
+export function stripMetadata(
+  type: 'image/jpeg' | 'image/png' | 'image/webp',
+  bytes: Uint8Array<ArrayBuffer>,
+  orientation: number,
+): KeptParts {
+  if (type === 'image/jpeg') return stripJpeg(bytes, orientation);
+  return type === 'image/png' ? stripPng(bytes) : stripWebp(bytes);
+}
+
+/** Whether a file moves: several frames in a GIF, or the animation chunks of PNG and WebP. */
+export function isAnimated(type: string, bytes: Uint8Array): boolean {
+  const head = ascii(bytes, 0, Math.min(bytes.length, 512));
+  if (type === 'image/png') return head.includes('acTL');
+  if (type === 'image/webp') return head.includes('ANIM');
+  if (type !== 'image/gif') return false;
+  // Each frame but a lone one has its own graphic control extension.
+  let frames = 0;
+  for (let at = bytes.indexOf(0x21); at >= 0 && frames < 2; at = bytes.indexOf(0x21, at + 1))
+    if (bytes[at + 1] === 0xf9 && bytes[at + 2] === 4 && bytes[at + 7] === 0) frames++;
+  return frames > 1;
+}

@@ -1,0 +1,53 @@
+import { z } from 'zod';
+
+export const SORTS = [
+  'newest first',
+  'in your order',
+  'by name',
+  'gentle to hard',
+  'least drawn first',
+  'longest not drawn',
+  'taken, newest first',
+] as const;
+export type Sort = (typeof SORTS)[number];
+
+export const FACETS = [
+  'subject',
+  'extent',
+  'view',
+  'facing',
+  'family',
+  'eyeLevel',
+  'difficulty',
+  'foreshortened',
+  'light',
+  'lightFrom',
+  'tone',
+  'clothing',
+  'theme',
+  'license',
+  'drawn',
+  'lastDrawn',
+] as const;
+export type Facet = (typeof FACETS)[number];
+
+/** What is looked for in the library: in each facet any of the values named, over all facets together, and words in the name. */
+export const querySchema = z.object({
+  text: z.string().max(200).default(''),
+  wanted: z.partialRecord(z.enum(FACETS), z.array(z.string().max(60)).max(40)).default({}),
+  sort: z.enum(SORTS).default('newest first'),
+});
+export type Query = z.infer<typeof querySchema>;
+
+export const EVERYTHING: Query = { text: '', wanted: {}, sort: 'newest first' };
+
+/** A query with one value of a facet switched on or off. */
+export function toggled(query: Query, facet: Facet, value: string): Query {
+  const before = query.wanted[facet] ?? [];
+  const after = before.includes(value) ? before.filter((v) => v !== value) : [...before, value];
+  const wanted = { ...query.wanted, [facet]: after };
+  if (after.length === 0) delete wanted[facet];
+  return { ...query, wanted };
+}
+
+export const isEverything = ({ text, wanted }: Query): boolean => text.trim() === '' && Object.keys(wanted).length === 0;

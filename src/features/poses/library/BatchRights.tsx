@@ -1,0 +1,45 @@
+'use client';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { LICENSES, NO_RIGHTS, type Rights } from '@/core/references/picture';
+import type { Batch } from '@/storage/db';
+import { setBatchRights } from '@/storage/intake/batches';
+import { storageProblem } from '@/storage/problems';
+import { LICENSE_WORDS } from './rightsWords';
+
+/** Whose the pictures of a batch are: one tap for all of them. */
+export function BatchRights({ batch: { id, rights } }: { batch: Batch }) {
+  const [credit, setCredit] = useState(rights?.credit ?? '');
+  const save = (next: Rights): void => {
+    setBatchRights(id, next).catch((error: unknown) => toast.error(storageProblem(error)));
+  };
+  const license = rights?.license ?? null;
+  return (
+    <fieldset className="mt-2 flex flex-wrap items-center gap-x-2 gap-y-1">
+      <legend className="float-left mr-2">Whose are they?</legend>
+      {LICENSES.map((value) => (
+        <button
+          key={value}
+          type="button"
+          aria-pressed={license === value}
+          title={LICENSE_WORDS[value].told}
+          className={`btn-quiet btn btn-sm ${license === value ? 'border-ink bg-base-300 font-semibold' : ''}`}
+          onClick={() => save({ ...(rights ?? NO_RIGHTS), license: license === value ? null : value })}
+        >
+          {LICENSE_WORDS[value].name}
+        </button>
+      ))}
+      {(license === 'free' || license === 'practice-only') && (
+        <input
+          className="input input-sm w-[260px]"
+          aria-label="Credit line for all of them"
+          placeholder="Credit line, such as the author"
+          value={credit}
+          maxLength={300}
+          onChange={(event) => setCredit(event.target.value)}
+          onBlur={() => save({ ...(rights ?? NO_RIGHTS), license, credit })}
+        />
+      )}
+    </fieldset>
+  );
+}

@@ -1,0 +1,101 @@
+'use client';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { z } from 'zod';
+import { type FacetCounts, indexLibrary, search } from '@/core/references/facets';
+import { LATER_ID, LIBRARY_ID, type Picture, type PictureSet } from '@/core/references/picture';
+import { EVERYTHING, isEverything, type Query, querySchema } from '@/core/references/query';
+import { useLibrary } from '@/storage/library';
+import { inSetOrder } from '@/storage/pictures';
+import { drawnByPicture } from '@/storage/references';
+import { listSessions } from '@/storage/sessions';
+import { loadSetting, saveSetting } from '@/storage/settings';
+import { useStored } from '@/storage/useStored';
+
+export const TILE_PX = { least: 90, usual: 170, most: 360 };
+const leftSchema = z.object({
+  view: z.enum(['grid', 'board']).default('grid'),
+  tilePx: z.number().min(TILE_PX.least).max(TILE_PX.most).default(TILE_PX.usual),
+  queries: z.record(z.string(), querySchema).default({}),
+});
+type Left = z.infer<typeof leftSchema>;
+
+async function loadLeft(): Promise<Left> {
+  const text = await loadSetting('libraryPage');
+  const parsed = leftSchema.safeParse(text === undefined ? {} : JSON.parse(text));
+  return parsed.success ? parsed.data : leftSchema.parse({});
+}
+
+export interface LibraryView {
+  /** Undefined until storage has answered. */
+  all: readonly Picture[] | undefined;
+  problem: string | undefined;
+  /** What the set, the shelf or the library holds. */
+  here: readonly Picture[];
+  found: readonly Picture[];
+  facets: readonly FacetCounts[];
+  query: Query;
+  setQuery: (query: Query) => void;
+  isAll: boolean;
+  timesDrawn: ReadonlyMap<string, number>;
+  view: Left['view'];
+  tilePx: number;
+  setView: (part: Partial<Pick<Left, 'view' | 'tilePx'>>) => void;
+}
+
+const SAVE_AFTER_MS = 400;
+
+/** What of the library is shown, and how: the place's own pictures, searched by its query; each place keeps its query. */
+export function useLibraryView(placeId: string, set: PictureSet | undefined): LibraryView {
+  const { pictures, problem } = useLibrary();
+  const sessions = useStored(listSessions, ['sessions'], []).value;
+  const stored = useStored(loadLeft, [], []).value;
+  const [changed, setChanged] = useState<Left>();
+  const left = changed ?? stored;
+  const [openedMs] = useState(() => Date.now());
+  const start = useMemo(
+    (): Query => set?.rule ?? { ...EVERYTHING, sort: set ? 'in your order' : 'newest first' },
+    [set],
+  );
+  const query = left?.queries[placeId] ?? start;
+
+  const all = useMemo(() => pictures?.filter((p) => p.binnedAtMs === null), [pictures]);
+  const here = useMemo(() => {
+    if (!all || placeId === LIBRARY_ID || set?.rule) return all ?? [];
+    if (placeId === LATER_ID) return all.filter((p) => p.laterAtMs !== null);
+    return inSetOrder(
+      all.filter((p) => p.setIds.includes(placeId)),
+      set?.order,
+    );
+  }, [all, placeId, set]);
+  const drawn = useMemo(() => drawnByPicture(sessions ?? []), [sessions]);
+  const index = useMemo(() => indexLibrary(here, (id) => drawn.get(id), openedMs), [here, drawn, openedMs]);
+  // Typing and tapping go first; the grid follows as soon as it can.
+  const asked = useDeferredValue(query);
+  const { found, facets } = useMemo(() => search(index, asked), [index, asked]);
+  const timesDrawn = useMemo(() => new Map([...drawn].map(([id, { times }]) => [id, times])), [drawn]);
+
+  const saving = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const keep = useCallback((next: Left): void => {
+    setChanged(next);
+    clearTimeout(saving.current);
+    saving.current = setTimeout(
+      () => void saveSetting('libraryPage', JSON.stringify(next)).catch(() => undefined),
+      SAVE_AFTER_MS,
+    );
+  }, []);
+  useEffect(() => () => clearTimeout(saving.current), []);
+  return {
+    all: stored && sessions && all,
+    problem,
+    here,
+    found,
+    facets,
+    query,
+    setQuery: (next) => left && keep({ ...left, queries: { ...left.queries, [placeId]: next } }),
+    isAll: isEverything(query),
+    timesDrawn,
+    view: left?.view ?? 'grid',
+    tilePx: left?.tilePx ?? TILE_PX.usual,
+    setView: (part) => left && keep({ ...left, ...part }),
+  };
+}

@@ -1,0 +1,81 @@
+import { useSyncExternalStore } from 'react';
+import type { Picture, PictureSet } from '@/core/references/picture';
+import { changePictures, loadSet, type PictureChange, saveSet } from './pictures';
+
+/** Something done to the library that can be undone and done again. */
+export interface Done {
+  /** "3 pictures tagged": said when it is undone or done again. */
+  words: string;
+  undo: () => Promise<void>;
+  redo: () => Promise<void>;
+}
+
+const DEPTH = 100;
+let past: readonly Done[] = [];
+let future: readonly Done[] = [];
+let state = { undo: undefined as Done | undefined, redo: undefined as Done | undefined };
+const listeners = new Set<() => void>();
+
+function moved(nextPast: readonly Done[], nextFuture: readonly Done[]): void {
+  past = nextPast.slice(-DEPTH);
+  future = nextFuture;
+  state = { undo: past.at(-1), redo: future.at(-1) };
+  listeners.forEach((listener) => listener());
+}
+
+const remember = (done: Done): void => moved([...past, done], []);
+
+/** Undo the last thing done, in this tab. @returns What it was, or undefined when there is nothing. */
+export async function undoLast(): Promise<Done | undefined> {
+  const last = past.at(-1);
+  if (!last) return undefined;
+  await last.undo();
+  moved(past.slice(0, -1), [...future, last]);
+  return last;
+}
+
+export async function redoLast(): Promise<Done | undefined> {
+  const next = future.at(-1);
+  if (!next) return undefined;
+  await next.redo();
+  moved([...past, next], future.slice(0, -1));
+  return next;
+}
+
+const putBack = async (changes: readonly PictureChange[], side: 'before' | 'after'): Promise<void> => {
+  const fields = new Map(changes.map((c) => [c.id, c[side]]));
+  await changePictures([...fields.keys()], ({ id }) => fields.get(id) as Partial<Picture>);
+};
+
+/** Change pictures so that it can be undone. */
+export async function alterPictures(
+  words: string,
+  ids: readonly string[],
+  update: (picture: Picture) => Partial<Picture>,
+): Promise<void> {
+  const changes = await changePictures(ids, update);
+  if (changes.length === 0) return;
+  remember({ words, undo: () => putBack(changes, 'before'), redo: () => putBack(changes, 'after') });
+}
+
+/** Change a set, or make it, so that it can be undone; one just made goes into the bin again. */
+export async function alterSet(words: string, after: PictureSet, nowMs: number): Promise<void> {
+  const before = await loadSet(after.id);
+  await saveSet(after);
+  remember({
+    words,
+    undo: () => saveSet(before ?? { ...after, binnedAtMs: nowMs }),
+    redo: () => saveSet(after),
+  });
+}
+
+/** What can be undone and done again, newest first. */
+export const useHistory = (): typeof state =>
+  useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => state,
+    () => state,
+  );

@@ -1,0 +1,215 @@
+import { type ImageProblem, noteSentence } from '@/core/references/imageFile';
+import { NO_RIGHTS, type Picture } from '@/core/references/picture';
+import { type Preparer, startPreparer } from '@/workers/prepareFile';
+import type { Preparation, PreparedPicture } from '@/workers/picture.worker';
+import { announce, announceRecords } from '../changes';
+import { atomically, type Batch, db, type Waiting, type WriteTransaction } from '../db';
+import { putPicture } from '../pictures';
+import { isQuotaError } from '../problems';
+import { fileInMemory, forgetFile, isStaging } from './stage';
+
+/** Written in one transaction: few enough that a crash repeats little work, enough that the disk is not asked for every picture. */
+const WRITTEN_TOGETHER = 12;
+/** Read from the waiting line at a time. */
+const STRIDE = 48;
+/** Notes and picture ids kept of one batch. */
+const MAX_NOTES = 500;
+/** One tab prepares at a time; what others are given waits in the same line. */
+const LOCK = 'fox-minute-intake';
+
+interface Outcome {
+  waiting: Waiting;
+  file: File | undefined;
+  preparation: Preparation;
+}
+
+/** A picture's record from what was read off its file. */
+function pictureFrom(
+  { name, inFolder, position }: Waiting,
+  file: File,
+  prepared: PreparedPicture,
+  batch: Batch,
+  nowMs: number,
+): Picture {
+  const { type, widthPx, heightPx, hash, likeness, tone, takenAtMs, image } = prepared;
+  return {
+    id: crypto.randomUUID(),
+    setIds: batch.setId === null ? [] : [batch.setId],
+    name,
+    type,
+    widthPx,
+    heightPx,
+    hash,
+    likeness,
+    bytes: (image ?? file).size,
+    addedAtMs: nowMs + position,
+    takenAtMs: takenAtMs ?? null,
+    binnedAtMs: null,
+    rights: batch.rights ?? NO_RIGHTS,
+    found: { tone: tone.tone },
+    sure: { tone: 0.9 },
+    readBy: 0,
+    corrected: {},
+    measures: { mean: tone.mean, spread: tone.spread },
+    felt: 0,
+    tags: [],
+    laterAtMs: null,
+    keptBeside: [],
+    ...(inFolder && { inFolder }),
+  };
+}
+
+interface Written {
+  changed: string[];
+  added: string[];
+  problems: Batch['problems'];
+  notes: string[];
+}
+
+/** One file into the library as part of a transaction: added, found to be there, or left out. */
+async function writeOne(tx: WriteTransaction, outcome: Outcome, batch: Batch, nowMs: number, to: Written): Promise<void> {
+  const { waiting, file, preparation } = outcome;
+  const leaveOut = (problem: ImageProblem): unknown => to.problems.push({ name: waiting.name, problem });
+  await tx.objectStore('waiting').delete(waiting.id);
+  if (!file) leaveOut({ kind: 'not copied' });
+  else if (!preparation.ok) leaveOut(preparation.problem);
+  else {
+    const { picture: prepared } = preparation;
+    const same = await tx.objectStore('pictures').index('byHash').get(prepared.hash);
+    if (same) {
+      // The file is here: it comes out of the bin and into this set, and that is said.
+      const setIds = batch.setId === null ? same.setIds : [...new Set([...same.setIds, batch.setId])];
+      const inFolder = waiting.inFolder ?? same.inFolder;
+      await tx.objectStore('pictures').put({ ...same, setIds, binnedAtMs: null, ...(inFolder && { inFolder }) });
+      to.changed.push(same.id);
+      if (!waiting.inFolder || same.inFolder?.path !== waiting.inFolder.path)
+        leaveOut({ kind: 'already there', as: same.name });
+      return;
+    }
+    const picture = pictureFrom(waiting, file, prepared, batch, nowMs);
+    const image = waiting.inFolder ? undefined : (prepared.image ?? file);
+    await putPicture(tx, picture, image, prepared.thumbnail);
+    to.added.push(picture.id);
+    if (prepared.notes.length > 0) to.notes.push(noteSentence(waiting.name, prepared.notes));
+  }
+}
+
+/** Write what was prepared, with the batch's count, all or nothing. */
+async function writeTogether(outcomes: readonly Outcome[], batchId: string, nowMs: number): Promise<void> {
+  const written: Written = { changed: [], added: [], problems: [], notes: [] };
+  await atomically(['waiting', 'pictures', 'images', 'batches'], async (tx) => {
+    const batch = await tx.objectStore('batches').get(batchId);
+    if (batch?.state !== 'running') return;
+    for (const outcome of outcomes) await writeOne(tx, outcome, batch, nowMs, written);
+    await tx.objectStore('batches').put({
+      ...batch,
+      done: batch.done + outcomes.length,
+      added: batch.added + written.added.length,
+      pictureIds: [...batch.pictureIds, ...written.added],
+      problems: [...batch.problems, ...written.problems],
+      notes: [...batch.notes, ...written.notes].slice(0, MAX_NOTES),
+    });
+  });
+  for (const { waiting } of outcomes) forgetFile(waiting.id);
+  announceRecords('pictures', [...written.added, ...written.changed]);
+  announce('batches');
+}
+
+/** Write what was prepared; when there is no room for all together, one by one, and what does not fit is left out by name. */
+async function write(outcomes: readonly Outcome[], batchId: string, nowMs: number): Promise<void> {
+  try {
+    await writeTogether(outcomes, batchId, nowMs);
+  } catch (error) {
+    if (!isQuotaError(error)) throw error;
+    for (const outcome of outcomes)
+      await writeTogether([outcome], batchId, nowMs).catch((again: unknown) => {
+        if (!isQuotaError(again)) throw again;
+        return writeTogether(
+          [{ ...outcome, preparation: { ok: false, problem: { kind: 'no room' } } }],
+          batchId,
+          nowMs,
+        );
+      });
+  }
+}
+
+/** The oldest batch that is neither paused nor done. */
+async function nextBatch(): Promise<Batch | undefined> {
+  const batches = await (await db()).getAll('batches');
+  return batches.filter((b) => b.state === 'running').sort((a, b) => a.startedAtMs - b.startedAtMs)[0];
+}
+
+async function waitingOf(batchId: string): Promise<Waiting[]> {
+  const range = IDBKeyRange.bound([batchId, 0], [batchId, Infinity]);
+  return (await db()).getAllFromIndex('waiting', 'byBatch', range, STRIDE);
+}
+
+/** Prepare a stretch of the line. @returns Whether there was anything. */
+async function processStretch(batch: Batch, preparer: Preparer, signal: AbortSignal): Promise<boolean> {
+  const line = await waitingOf(batch.id);
+  if (line.length === 0) return false;
+  let outcomes: Outcome[] = [];
+  const readable: { waiting: Waiting; file: File; name: string }[] = [];
+  for (const waiting of line) {
+    const file = waiting.file ?? fileInMemory(waiting.id);
+    if (file) readable.push({ waiting, file, name: waiting.name });
+    else outcomes.push({ waiting, file, preparation: { ok: false, problem: { kind: 'not copied' } } });
+  }
+  let writing: Promise<void> = Promise.resolve();
+  const flush = (): Promise<void> => {
+    const together = outcomes;
+    outcomes = [];
+    writing = writing.then(() => (together.length > 0 ? write(together, batch.id, Date.now()) : undefined));
+    return writing;
+  };
+  await preparer.all(readable, signal, async ({ waiting, file }, preparation) => {
+    outcomes.push({ waiting, file, preparation });
+    if (outcomes.length < WRITTEN_TOGETHER) return;
+    // The next pictures are prepared while these are written; a failure shows at the flush after.
+    const before = writing;
+    flush().catch(() => undefined);
+    await before;
+    if ((await (await db()).get('batches', batch.id))?.state !== 'running')
+      throw new DOMException('paused or canceled', 'AbortError');
+  });
+  await flush();
+  return true;
+}
+
+/** A batch is done when nothing of it waits. Files that were never handed over, since their page was closed, are told. */
+async function finish(batchId: string): Promise<void> {
+  await atomically(['batches'], async (tx) => {
+    const batch = await tx.objectStore('batches').get(batchId);
+    if (batch?.state !== 'running') return;
+    const lost = batch.total - batch.done;
+    const problems = lost > 0 ? [{ name: `${String(lost)} more`, problem: { kind: 'not copied' as const } }] : [];
+    await tx
+      .objectStore('batches')
+      .put({ ...batch, done: batch.total, problems: [...batch.problems, ...problems], state: 'done' });
+  });
+  announce('batches');
+}
+
+/** Work through what waits, as long as anything does. Does nothing while another tab is at it. */
+export async function processWaiting(signal: AbortSignal): Promise<void> {
+  await navigator.locks.request(LOCK, { ifAvailable: true }, async (lock) => {
+    if (!lock) return;
+    const preparer = startPreparer();
+    try {
+      while (!signal.aborted) {
+        const batch = await nextBatch();
+        if (!batch) return;
+        try {
+          if (await processStretch(batch, preparer, signal)) continue;
+        } catch (error) {
+          if (error instanceof DOMException && error.name === 'AbortError') continue;
+          throw error;
+        }
+        if (await isStaging(batch.id)) await new Promise((resolve) => setTimeout(resolve, 50));
+        else await finish(batch.id);
+      }
+    } finally {
+      preparer.stop();
+    }
+  });
+}

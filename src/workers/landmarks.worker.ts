@@ -1,0 +1,124 @@
+/**
+ * Finds bodies in pictures. Built by scripts/landmarks.mjs into one classic script: the runtime calls importScripts, which a module
+ * worker does not have.
+ */
+import { type CompiledModel, loadAndCompile, loadLiteRt, Tensor } from '@litertjs/core';
+import * as Comlink from 'comlink';
+import { ANCHORS, type Detection, detections, DETECTOR_PX, LANDMARK_PX, type Region, wholeRegion } from '@/core/body/detector';
+import { networkBody, type NetworkBody } from '@/core/body/landmarkNetwork';
+
+export type LandmarkModel = 'full' | 'heavy';
+export interface FoundBodies {
+  /** The surest body; undefined where none was found. */
+  body: Omit<NetworkBody, 'next'> | undefined;
+  /** How many bodies the detector saw. */
+  people: number;
+}
+/** Shares of the picture: where a body is, drawn by the learner. */
+export interface Box {
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+}
+
+const BASE = '/landmarks/';
+const CERTAIN = 0.5;
+const canvas = new OffscreenCanvas(LANDMARK_PX, LANDMARK_PX);
+const context = canvas.getContext('2d', { willReadFrequently: true }) as OffscreenCanvasRenderingContext2D;
+
+/** A region of a picture as the numbers a network takes: RGB, from `low` to 1. */
+function sample(image: ImageBitmap, { x, y, size, turn }: Region, px: number, low: 0 | -1): Float32Array {
+  canvas.width = px;
+  canvas.height = px;
+  context.imageSmoothingQuality = 'high';
+  context.fillStyle = '#000';
+  context.fillRect(0, 0, px, px);
+  context.translate(px / 2, px / 2);
+  context.scale(px / size, px / size);
+  context.rotate(-turn);
+  context.drawImage(image, -x, -y);
+  const { data } = context.getImageData(0, 0, px, px);
+  const out = new Float32Array(px * px * 3);
+  const step = (1 - low) / 255;
+  for (let i = 0, j = 0; i < data.length; i += 4)
+    for (let k = 0; k < 3; k++) out[j++] = data[i + k] * step + low;
+  return out;
+}
+
+async function run(model: CompiledModel, numbers: Float32Array, px: number): Promise<Float32Array[]> {
+  const input = new Tensor(numbers, [1, px, px, 3]);
+  const outputs = (await model.run(input)) as Tensor[];
+  input.delete();
+  return outputs.map((output) => {
+    const values = new Float32Array(output.toTypedArray() as Float32Array);
+    output.delete();
+    return values;
+  });
+}
+
+let runtime: Promise<unknown> | undefined;
+const models = new Map<string, Promise<CompiledModel>>();
+function model(name: string): Promise<CompiledModel> {
+  // The runtime writes notes through console.error.
+  (self as unknown as { Module: object }).Module = { print: () => undefined, printErr: () => undefined };
+  runtime ??= loadLiteRt(BASE);
+  const known =
+    models.get(name) ?? runtime.then(() => loadAndCompile(`${BASE}${name}.tflite`, { accelerator: 'wasm' }));
+  models.set(name, known);
+  return known;
+}
+
+async function detect(image: ImageBitmap): Promise<Detection[]> {
+  const whole = wholeRegion(image.width, image.height);
+  const outputs = await run(await model('detection'), sample(image, whole, DETECTOR_PX, -1), DETECTOR_PX);
+  const boxes = outputs.find((o) => o.length === ANCHORS * 12);
+  const scores = outputs.find((o) => o.length === ANCHORS);
+  if (!boxes || !scores) throw new Error('The detector gave other numbers than expected.');
+  return detections(boxes, scores, whole);
+}
+
+const api = {
+  /** Load what is needed, so that the first picture does not wait for it. */
+  async warm(name: LandmarkModel): Promise<void> {
+    await Promise.all([model('detection'), model(name)]);
+  },
+  /**
+   * The surest body in a picture.
+   * @param box Where to look; without it the detector finds the place, or else the whole picture is looked at.
+   */
+  async find(image: Blob, name: LandmarkModel, box?: Box): Promise<FoundBodies> {
+    const bitmap = await createImageBitmap(image);
+    try {
+      const { width, height } = bitmap;
+      const look = async (region: Region): Promise<NetworkBody> =>
+        networkBody(
+          await run(await model(name), sample(bitmap, region, LANDMARK_PX, 0), LANDMARK_PX),
+          region,
+          width,
+          height,
+        );
+      const found = box ? [] : await detect(bitmap);
+      const region = box
+        ? {
+            x: (box.left + box.width / 2) * width,
+            y: (box.top + box.height / 2) * height,
+            size: 1.2 * Math.max(box.width * width, box.height * height),
+            turn: 0,
+          }
+        : (found.at(0)?.region ?? { ...wholeRegion(width, height), size: 1.1 * Math.max(width, height) });
+      let body = await look(region);
+      if (body.score > CERTAIN) {
+        const again = await look(body.next);
+        if (again.score >= body.score - 0.05) body = again;
+      }
+      if (body.score <= CERTAIN) return { body: undefined, people: found.length };
+      const { score, points, space } = body;
+      return { body: { score: Math.min(1, score), points, space }, people: Math.max(1, found.length) };
+    } finally {
+      bitmap.close();
+    }
+  },
+};
+export type LandmarksApi = typeof api;
+Comlink.expose(api);
