@@ -2,8 +2,10 @@
 //   --click "Start"      press a button or link by its name first (may be given several times)
 //   --keys "Space,x"     press keys after that
 //   --wait 2000          wait before the picture, ms
+//   --files DIR          give all files of a folder to the chooser of the page, before anything is pressed
+//   --profile DIR        keep what the browser stores in a folder, and find it again next time
 //   --full               the whole page, not only the window
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readdirSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { chromium } from '@playwright/test';
 import { CHROMIUM } from './chromium.mjs';
@@ -20,22 +22,32 @@ const { values, positionals } = parseArgs({
     keys: { type: 'string', default: '' },
     minutes: { type: 'string' },
     wait: { type: 'string', default: '800' },
+    files: { type: 'string' },
+    profile: { type: 'string' },
     full: { type: 'boolean' },
   },
 });
 mkdirSync('.look', { recursive: true });
-const { base, stop } = await serve();
-const browser = await chromium.launch(CHROMIUM);
-const page = await browser.newPage({
+const PORT_OF_PROFILES = 3177;
+const { base, stop } = await serve(values.profile && PORT_OF_PROFILES);
+const options = {
   viewport: { width: Number(values.width), height: Number(values.height) },
   colorScheme: values.night ? 'dark' : 'light',
-});
+};
+const browser = values.profile
+  ? await chromium.launchPersistentContext(values.profile, { ...CHROMIUM, ...options })
+  : await chromium.launch(CHROMIUM);
+const page = await browser.newPage(values.profile ? undefined : options);
 page.on('console', (m) => {
   if (m.type() === 'error' || m.type() === 'warning') console.log('console:', m.text().slice(0, 300));
 });
 page.on('pageerror', (e) => console.log('page error:', e.message));
 await page.goto(base + (positionals[0] ?? '/'));
 await page.waitForTimeout(500); // until keys are heard
+if (values.files)
+  await page
+    .getByLabel('Choose pictures')
+    .setInputFiles(readdirSync(values.files).map((name) => `${values.files}/${name}`));
 if (values.minutes) {
   await page.getByRole('slider').first().focus();
   await page.keyboard.press('Home');

@@ -11,8 +11,9 @@ async function freePort() {
   });
 }
 
-export async function serve() {
-  const port = await freePort();
+/** @param fixed A port of one's own choice, so that what a browser keeps is found again. */
+export async function serve(fixed) {
+  const port = fixed ?? (await freePort());
   const server = spawn(
     process.execPath,
     ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],

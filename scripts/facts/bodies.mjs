@@ -43,7 +43,9 @@ export async function findBodies(folder, model = 'full') {
   await page.goto(`http://127.0.0.1:${server.address().port}/`);
   await page.evaluate((m) => globalThis.warm(m), model);
   const out = {};
-  for (const file of readdirSync(folder).filter((f) => f.endsWith('.jpg')).sort())
+  for (const file of readdirSync(folder)
+    .filter((f) => f.endsWith('.jpg'))
+    .sort())
     out[file] = await page.evaluate(([f, m]) => globalThis.find(f, m), [file, model]);
   await browser.close();
   server.close();

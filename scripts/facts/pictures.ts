@@ -63,13 +63,18 @@ for (const [i, { poseId, build, view: shown }] of SET_FIGURES.entries()) {
   const cut = sharp(Buffer.from(pixels.data.buffer), { raw: { width, height, channels: 4 } }).png();
   const one = await cut.toBuffer();
   const w = width * people;
-  const h = cropped ? Math.round(key.top * (height / key.height) + (key.bottom - key.top) * (height / key.height) * 0.6) : height;
+  const h = cropped
+    ? Math.round(key.top * (height / key.height) + (key.bottom - key.top) * (height / key.height) * 0.6)
+    : height;
   const composed = await sharp(Buffer.from(room(w, height, random)))
     .composite(Array.from({ length: people }, (_, k) => ({ input: one, left: k * width, top: 0 })))
     .png()
     .toBuffer();
   const file = `${String(i).padStart(3, '0')}.jpg`;
-  await sharp(composed).extract({ left: 0, top: 0, width: w, height: h }).jpeg({ quality: 88 }).toFile(`${dir}/${file}`);
+  await sharp(composed)
+    .extract({ left: 0, top: 0, width: w, height: h })
+    .jpeg({ quality: 88 })
+    .toFile(`${dir}/${file}`);
   const { name: _, ...facts } = figureFacts({ poseId, build, view });
   truths.push({
     file,

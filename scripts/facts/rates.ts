@@ -1,5 +1,7 @@
 // How often the facts read from pictures agree with the truth: tsx rates.ts DIR
 import { readFileSync } from 'node:fs';
+import sharp from 'sharp';
+import { readLight } from '@/core/body/readLight';
 import { readBody } from '@/core/body/readBody';
 import type { BodyPoint } from '@/core/body/points';
 import type { Truth } from './pictures';
@@ -12,7 +14,9 @@ interface Found {
 const [dir] = process.argv.slice(2);
 const read = <T>(file: string): T => JSON.parse(readFileSync(`${dir}/${file}`, 'utf8')) as T;
 const bodies = read<Record<string, Found>>('bodies.json');
-const truths = ['0', '1'].flatMap((share) => read<Truth[]>(`truth-${share}.json`)).sort((a, b) => a.file.localeCompare(b.file));
+const truths = ['0', '1']
+  .flatMap((share) => read<Truth[]>(`truth-${share}.json`))
+  .sort((a, b) => a.file.localeCompare(b.file));
 
 const eyeLevel = (deg: number): string => (deg > 22 ? 'from above' : deg < -3 ? 'from below' : 'at eye level');
 interface Rate {
@@ -51,6 +55,18 @@ for (const truth of truths) {
   }
   check('eyeLevel', eyeLevel(truth.elevationDeg));
   count(rates, 'difficulty within 1', Math.abs(Number(facts.difficulty) - truth.difficulty) <= 1, sure.difficulty);
+  const { data, info } = await sharp(`${dir}/${truth.file}`)
+    .resize(360, 360, { fit: 'inside' })
+    .grayscale()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const light = readLight({ width: info.width, height: info.height, data: new Uint8Array(data) }, found.body.points);
+  if (light) {
+    count(rates, 'light: clear or flat', (light.light === 'flat') === truth.flat, 0.84);
+    const from = Math.abs(truth.lightAzimuthDeg);
+    if (!truth.flat && from > 30 && from < 120)
+      count(rates, 'light from', light.lightFrom === (truth.lightAzimuthDeg < 0 ? 'left' : 'right'), 0.8);
+  }
   if (truth.extent !== 'whole') continue;
   check('family', truth.family);
   count(rates, 'what the weight rests on', restsOn(facts.family) === restsOn(truth.family));
@@ -62,7 +78,9 @@ for (const truth of truths) {
 const percent = ({ right, of }: Rate): string => `${String(Math.round((100 * right) / of))} %`;
 console.log('| fact | right | of | claimed |\n| --- | --- | --- | --- |');
 for (const [name, rate] of rates)
-  console.log(`| ${name} | ${percent(rate)} | ${String(rate.of)} | ${String(Math.round((100 * rate.sure) / rate.of))} % |`);
+  console.log(
+    `| ${name} | ${percent(rate)} | ${String(rate.of)} | ${String(Math.round((100 * rate.sure) / rate.of))} % |`,
+  );
 console.log('\n| pose | found | of | right where said | of |\n| --- | --- | --- | --- | --- |');
 for (const [name, rate] of families) {
   const claims = said.get(name) ?? { right: 0, of: 0, sure: 0 };
@@ -70,6 +88,8 @@ for (const [name, rate] of families) {
     `| ${name} | ${percent(rate)} | ${String(rate.of)} | ${claims.of > 0 ? percent(claims) : ''} | ${String(claims.of)} |`,
   );
 }
-const times = Object.values(bodies).map((b) => b.ms).sort((a, b) => a - b);
+const times = Object.values(bodies)
+  .map((b) => b.ms)
+  .sort((a, b) => a - b);
 console.log(`\nmedian ${times[Math.floor(times.length / 2)].toFixed(0)} ms a picture`);
 if (process.argv.includes('--misses')) console.log(misses.join('\n'));

@@ -1,32 +1,40 @@
+import { type Body, bodySchema } from '@/core/body/body';
 import { limbDirections } from '@/core/body/limbs';
 import { READ_BY, readBody } from '@/core/body/readBody';
+import { type GrayPicture, readLight } from '@/core/body/readLight';
 import type { FactValues } from '@/core/references/facts';
 import type { Picture } from '@/core/references/picture';
+import { grayOf } from '@/core/references/tone';
 import { type Client, startLandmarksWorker } from '@/workers/clients';
-import type { FoundBodies, LandmarksApi } from '@/workers/landmarks.worker';
+import type { Box, FoundBodies, LandmarkModel, LandmarksApi } from '@/workers/landmarks.worker';
 import { announceRecords } from './changes';
 import { atomically, db } from './db';
+import { imageKey, loadImage } from './images';
 import { pictureImage } from './pictureImage';
 
 /** One tab reads at a time. */
 const LOCK = 'fox-minute-reading';
 
-/** A picture's fields from what was found in it. What pixels told stays; what the learner said is not touched. */
+/** How often light was right when measured; see docs/picture-facts.md. */
+const LIGHT_SURE = { light: 0.84, lightFrom: 0.8 };
+
+/**
+ * A picture's fields from what was found in it. Its tone stays; what the learner said is not touched.
+ * @param gray Its lightness, for reading the light on the body; missing where it cannot be had.
+ */
 export function readingOf(
   { found, sure, measures, widthPx, heightPx }: Picture,
   { body, people }: FoundBodies,
+  gray: GrayPicture | undefined,
 ): Partial<Picture> {
-  const ofPixels = (all: Record<string, unknown>): Record<string, never> =>
-    Object.fromEntries(['tone', 'light', 'lightFrom'].flatMap((k) => (k in all ? [[k, all[k]]] : []))) as Record<
-      string,
-      never
-    >;
-  if (!body) return { found: ofPixels(found), sure: ofPixels(sure), readBy: READ_BY };
-  const reading = readBody(body, people);
-  const facts: FactValues = { ...ofPixels(found), ...reading.facts };
+  const tone: FactValues = found.tone === undefined ? {} : { tone: found.tone };
+  const toneSure = { tone: sure.tone ?? 0 };
+  if (!body) return { found: tone, sure: toneSure, readBy: READ_BY };
+  const { facts, sure: factSure } = readBody(body, people);
+  const light = gray && readLight(gray, body.points);
   return {
-    found: facts,
-    sure: { ...ofPixels(sure), ...(reading.sure as Record<string, number>) },
+    found: { ...tone, ...facts, ...(light && { light: light.light, lightFrom: light.lightFrom }) },
+    sure: { ...toneSure, ...factSure, ...(light && LIGHT_SURE) },
     measures: {
       mean: measures?.mean ?? 0,
       spread: measures?.spread ?? 0,
@@ -36,8 +44,22 @@ export function readingOf(
   };
 }
 
+/** Lightness of a picture's thumbnail. */
+async function grayThumbnail(pictureId: string): Promise<GrayPicture | undefined> {
+  const blob = await loadImage(imageKey('thumbnail', pictureId));
+  if (!blob) return undefined;
+  const bitmap = await createImageBitmap(blob);
+  const { width, height } = bitmap;
+  const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true });
+  if (!context) return undefined;
+  context.drawImage(bitmap, 0, 0);
+  bitmap.close();
+  return { width, height, data: grayOf(context.getImageData(0, 0, width, height).data) };
+}
+
 /** Keep what was found; points set by hand are never overwritten. */
-async function keep(id: string, result: FoundBodies): Promise<void> {
+async function keepReading(id: string, result: FoundBodies): Promise<void> {
+  const gray = await grayThumbnail(id).catch(() => undefined);
   await atomically(['pictures', 'bodies'], async (tx) => {
     const picture = await tx.objectStore('pictures').get(id);
     const before = await tx.objectStore('bodies').get(id);
@@ -46,7 +68,7 @@ async function keep(id: string, result: FoundBodies): Promise<void> {
       await tx.objectStore('pictures').put({ ...picture, readBy: READ_BY });
       return;
     }
-    await tx.objectStore('pictures').put({ ...picture, ...readingOf(picture, result) });
+    await tx.objectStore('pictures').put({ ...picture, ...readingOf(picture, result, gray) });
     if (result.body) await tx.objectStore('bodies').put({ id, ...result.body, by: 'model' });
   });
   announceRecords('pictures', [id]);
@@ -91,7 +113,7 @@ export async function readPictures(signal: AbortSignal): Promise<void> {
         else {
           const result = await landmarks().find(image, 'full');
           if (signal.aborted) return;
-          await keep(picture.id, result);
+          await keepReading(picture.id, result);
         }
         if (line.length === 0) line = await linedUp(unreadable);
       }
@@ -99,4 +121,30 @@ export async function readPictures(signal: AbortSignal): Promise<void> {
       stopLandmarks();
     }
   });
+}
+
+/** Look at one picture again, on the learner's word: with the larger model, or where they framed it. @returns Whether a body was found. */
+export async function findAgain(picture: Picture, model: LandmarkModel, box?: Box): Promise<boolean> {
+  const image = await pictureImage(picture);
+  if (!image) return false;
+  const result = await landmarks().find(image, model, box);
+  if (!result.body) return false;
+  // What was set by hand gives way: this was asked for.
+  await (await db()).delete('bodies', picture.id);
+  await keepReading(picture.id, result);
+  return true;
+}
+
+/** Keep a body set by hand, and read the picture's facts from it. */
+export async function keepByHand(body: Body): Promise<void> {
+  const gray = await grayThumbnail(body.id).catch(() => undefined);
+  await atomically(['pictures', 'bodies'], async (tx) => {
+    const picture = await tx.objectStore('pictures').get(body.id);
+    if (!picture) return;
+    const people = picture.found.subject === 'people/two or more' ? 2 : 1;
+    await tx.objectStore('pictures').put({ ...picture, ...readingOf(picture, { body, people }, gray) });
+    await tx.objectStore('bodies').put(bodySchema.parse(body));
+  });
+  announceRecords('pictures', [body.id]);
+  announceRecords('bodies', [body.id]);
 }

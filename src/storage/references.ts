@@ -8,7 +8,14 @@ import type { ReferenceFacts } from '@/core/references/coverage';
 import { mirroredFacing } from '@/core/references/mirrorReference';
 import { effectiveFacts } from '@/core/references/effectiveFacts';
 import { type DrawnFacts, indexLibrary, search } from '@/core/references/facets';
-import { isMirrored, LIBRARY_ID, parsePictureReference, type Picture, pictureReferenceId } from '@/core/references/picture';
+import {
+  isMirrored,
+  LIBRARY_ID,
+  parsePictureReference,
+  type Picture,
+  type PictureBox,
+  pictureReferenceId,
+} from '@/core/references/picture';
 import { db } from './db';
 import { pictureImage } from './pictureImage';
 import { inSetOrder, listPictures, loadPicture, loadSet } from './pictures';
@@ -162,6 +169,13 @@ export async function loadReferenceImage(
     if (response.ok) return response.blob();
   }
   return keptRender(referenceId + shown, () => render(referenceId));
+}
+
+/** Parts of a picture that are left out on purpose while it is drawn. */
+export async function veilsOf(referenceId: string): Promise<PictureBox[]> {
+  const pictureId = parsePictureReference(referenceId);
+  const picture = pictureId === undefined ? undefined : await loadPicture(pictureId);
+  return picture?.leftOut?.map(({ box }) => box) ?? [];
 }
 
 /** A render from the cache, or made now and kept. */

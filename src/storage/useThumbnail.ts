@@ -48,7 +48,10 @@ export function useReferenceThumbnail(referenceId: string | null): string | unde
   const known = referenceId === null ? undefined : catalogued(referenceId);
   const pictureId = referenceId === null || known ? undefined : parsePictureReference(referenceId);
   const figureId = referenceId !== null && !known && !pictureId ? referenceId : undefined;
-  const url = useBlobUrl(covered === undefined || !pictureId ? undefined : (referenceId as string), covered ? veiled : plain);
+  const url = useBlobUrl(
+    covered === undefined || !pictureId ? undefined : (referenceId as string),
+    covered ? veiled : plain,
+  );
   const drawn = useBlobUrl(covered === undefined ? undefined : figureId, covered ? drawCovered : drawBare);
   if (known) return covered === undefined ? undefined : smallPictureUrl(known, covered);
   return url ?? drawn;

@@ -42,7 +42,10 @@ export function TopBar({ aside }: { aside?: ReactNode }) {
       <nav aria-label="Places" className="max-sm:order-3 max-sm:w-full">
         <ul className="flex gap-1 sm:gap-3">
           {PLACES.map(({ href, label }) => {
-            const here = pathname === href || (href === '/journal' && pathname === '/after');
+            const here =
+              pathname === href ||
+              (href !== '/' && pathname.startsWith(`${href}/`)) ||
+              (href === '/journal' && pathname === '/after');
             return (
               <li key={href}>
                 <Link

@@ -4,7 +4,15 @@
  */
 import { type CompiledModel, loadAndCompile, loadLiteRt, Tensor } from '@litertjs/core';
 import * as Comlink from 'comlink';
-import { ANCHORS, type Detection, detections, DETECTOR_PX, LANDMARK_PX, type Region, wholeRegion } from '@/core/body/detector';
+import {
+  ANCHORS,
+  type Detection,
+  detections,
+  DETECTOR_PX,
+  LANDMARK_PX,
+  type Region,
+  wholeRegion,
+} from '@/core/body/detector';
 import { networkBody, type NetworkBody } from '@/core/body/landmarkNetwork';
 
 export type LandmarkModel = 'full' | 'heavy';
@@ -41,8 +49,7 @@ function sample(image: ImageBitmap, { x, y, size, turn }: Region, px: number, lo
   const { data } = context.getImageData(0, 0, px, px);
   const out = new Float32Array(px * px * 3);
   const step = (1 - low) / 255;
-  for (let i = 0, j = 0; i < data.length; i += 4)
-    for (let k = 0; k < 3; k++) out[j++] = data[i + k] * step + low;
+  for (let i = 0, j = 0; i < data.length; i += 4) for (let k = 0; k < 3; k++) out[j++] = data[i + k] * step + low;
   return out;
 }
 
@@ -62,6 +69,8 @@ const models = new Map<string, Promise<CompiledModel>>();
 function model(name: string): Promise<CompiledModel> {
   // The runtime writes notes through console.error.
   (self as unknown as { Module: object }).Module = { print: () => undefined, printErr: () => undefined };
+  // It looks for a graphics processor at once and complains where there is none; it is not used here.
+  Object.defineProperty(navigator, 'gpu', { value: undefined, configurable: true });
   runtime ??= loadLiteRt(BASE);
   const known =
     models.get(name) ?? runtime.then(() => loadAndCompile(`${BASE}${name}.tflite`, { accelerator: 'wasm' }));

@@ -3,7 +3,7 @@ import { parse as parseExif } from 'exifr';
 import { type ImageFacts, type ImageNote, type ImageProblem, inspectImage } from '@/core/references/imageFile';
 import { LIKENESS_PX, likenessHash } from '@/core/references/likeness';
 import { isAnimated, stripMetadata } from '@/core/references/metadata';
-import type { ImageType } from '@/core/references/picture';
+import type { ImageType, PictureBox } from '@/core/references/picture';
 import { grayOf, PLAIN_SPREAD, readTone, type Tone } from '@/core/references/tone';
 import { sha256 } from './sha256';
 
@@ -24,6 +24,8 @@ export type Preparation = { ok: true; picture: PreparedPicture } | { ok: false; 
 
 const THUMBNAIL_PX = 360;
 const JPEG_QUALITY = 0.92;
+/** Lies over what is left out on purpose. */
+const VEIL = '#b9ae9d';
 /** Pictures are kept as they are up to this; larger ones are made smaller. */
 const KEPT_PIXELS = 24_000_000;
 
@@ -85,8 +87,7 @@ async function toldBy(bytes: Uint8Array<ArrayBuffer>): Promise<Told> {
   const told = (await parseExif(bytes, {
     pick: ['Orientation', 'DateTimeOriginal', 'CreateDate', 'GPSLatitude'],
     translateValues: false,
-  }).catch(() => undefined)) as
-    { Orientation?: number; DateTimeOriginal?: unknown; CreateDate?: unknown } | undefined;
+  }).catch(() => undefined)) as { Orientation?: number; DateTimeOriginal?: unknown; CreateDate?: unknown } | undefined;
   const date = [told?.DateTimeOriginal, told?.CreateDate].find((d) => d instanceof Date);
   const ms = date?.getTime();
   return {
@@ -113,7 +114,8 @@ async function imageToKeep(
   if (type === 'image/heic') return redrawn('image/jpeg', ['converted']);
   const opaque = type === 'image/jpeg';
   if (scale < 1) return redrawn(opaque ? 'image/jpeg' : 'image/webp', []);
-  if (type === 'image/avif') return told.any ? redrawn('image/webp', ['converted']) : { type, image: undefined, notes: [], scale };
+  if (type === 'image/avif')
+    return told.any ? redrawn('image/webp', ['converted']) : { type, image: undefined, notes: [], scale };
   if (type === 'image/gif') return { type, image: undefined, notes: [], scale };
   if (!opaque && told.orientation !== 1) return redrawn('image/png', []);
   const kept = stripMetadata(type, bytes, told.orientation);
@@ -145,7 +147,9 @@ const api = {
     try {
       const heic = facts.type === 'image/heic';
       const [bitmap, hash, told] = await Promise.all([
-        heic ? decodeHeic(bytes) : createImageBitmap(file.type === facts.type ? file : new Blob([bytes], { type: facts.type })),
+        heic
+          ? decodeHeic(bytes)
+          : createImageBitmap(file.type === facts.type ? file : new Blob([bytes], { type: facts.type })),
         sha256(bytes),
         toldBy(bytes),
       ]);
@@ -180,11 +184,17 @@ const api = {
       return { ok: false, problem: { kind: 'damaged' } };
     }
   },
-  /** A picture decoded at the size it will be shown, mirrored if wished, ready to be drawn at once. */
-  async atSize(image: Blob, maxWidthPx: number, maxHeightPx: number, mirrored = false): Promise<ImageBitmap> {
+  /** A picture decoded at the size it will be shown, mirrored and with parts veiled if wished, ready to be drawn at once. */
+  async atSize(
+    image: Blob,
+    maxWidthPx: number,
+    maxHeightPx: number,
+    mirrored = false,
+    veils: readonly PictureBox[] = [],
+  ): Promise<ImageBitmap> {
     const full = await createImageBitmap(image);
     const scale = Math.min(1, maxWidthPx / full.width, maxHeightPx / full.height);
-    if (scale === 1 && !mirrored) return Comlink.transfer(full, [full]);
+    if (scale === 1 && !mirrored && veils.length === 0) return Comlink.transfer(full, [full]);
     const canvas = new OffscreenCanvas(
       Math.max(1, Math.round(full.width * scale)),
       Math.max(1, Math.round(full.height * scale)),
@@ -195,13 +205,16 @@ const api = {
     if (mirrored) context.setTransform(-1, 0, 0, 1, canvas.width, 0);
     context.drawImage(full, 0, 0, canvas.width, canvas.height);
     full.close();
+    context.fillStyle = VEIL;
+    for (const { left, top, width, height } of veils)
+      context.fillRect(left * canvas.width, top * canvas.height, width * canvas.width, height * canvas.height);
     const sized = canvas.transferToImageBitmap();
     return Comlink.transfer(sized, [sized]);
   },
   /** A part of a picture as a picture of its own, with its thumbnail. */
   async crop(
     image: Blob,
-    box: { left: number; top: number; width: number; height: number },
+    box: PictureBox,
   ): Promise<{ image: Blob; thumbnail: Blob; widthPx: number; heightPx: number }> {
     const full = await createImageBitmap(image);
     const widthPx = Math.max(1, Math.round(full.width * box.width));

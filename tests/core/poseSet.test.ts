@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { appearanceKey, LIGHT_DIRECTIONS, STUDIO } from '@/core/figure/appearance';
 import { towardLight } from '@/core/figure/light';
 import { parsePoseSet, poseSetJson } from '@/core/interchange/poseSet';
-import { placeLabels } from '@/features/figure/placeLabels';
+import { placeLabels } from '@/ui/answerKey/placeLabels';
 import { anotherView, moved } from '@/features/figure/views';
 
 const figure = { reference: 'figure/archer-turning/masc/-20/6/26', name: 'Archer turning' };

@@ -28,7 +28,10 @@ export function guessFamily(p: Posture): FamilyGuess {
   const lean = `the trunk leans ${deg(p.trunkDeg)}`;
   if (p.trunkDeg > 55 && thighs > 60) return { family: 'reclining', why: `${lean} and the thighs lie nearly level` };
   if (shinMost > 62 && kneesLeast > 68)
-    return { family: 'kneeling or crouching', why: `both knees are bent ${deg(kneesLeast)} and more, a shin lies back` };
+    return {
+      family: 'kneeling or crouching',
+      why: `both knees are bent ${deg(kneesLeast)} and more, a shin lies back`,
+    };
   if (kneesLeast > 100 && thighs > 55)
     return { family: 'kneeling or crouching', why: `both knees are bent ${deg(kneesLeast)} and more` };
   if (thighs > 48 && (thighLeast > 28 || p.trunkDeg > 25))

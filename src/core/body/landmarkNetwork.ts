@@ -57,7 +57,12 @@ function refined(heat: Float32Array, i: number, x: number, y: number): [number, 
  * @param region What of the picture the network saw.
  * @param width The picture's, pixels, as its height.
  */
-export function networkBody(outputs: readonly Float32Array[], region: Region, width: number, height: number): NetworkBody {
+export function networkBody(
+  outputs: readonly Float32Array[],
+  region: Region,
+  width: number,
+  height: number,
+): NetworkBody {
   const { points, score, space, heat } = bySize(outputs);
   const cos = Math.cos(region.turn);
   const sin = Math.sin(region.turn);

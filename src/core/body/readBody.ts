@@ -72,7 +72,15 @@ function eyeElevation({ at, trunk, trunkDeg }: Posture): number | undefined {
 
 const EYE = { below: 1, above: 21 };
 
-const ENDS: readonly PointName[] = ['left ankle', 'right ankle', 'left knee', 'right knee', 'nose', 'left hip', 'right hip'];
+const ENDS: readonly PointName[] = [
+  'left ankle',
+  'right ankle',
+  'left knee',
+  'right knee',
+  'nose',
+  'left hip',
+  'right hip',
+];
 
 /** Whether all of the figure is in the picture, and what leaves it. */
 function extentOf(points: readonly BodyPoint[]): { extent: 'whole' | 'cropped' | 'part'; why: string } {
@@ -163,7 +171,9 @@ export function readBody({ points, space, score }: BodyInPicture, people: number
       : 'every limb shows more than half its length',
   );
   const reasons = [
-    ...(short.length > 0 ? [{ points: Math.min(2, short.length / 2), words: `${String(short.length)} foreshortened` }] : []),
+    ...(short.length > 0
+      ? [{ points: Math.min(2, short.length / 2), words: `${String(short.length)} foreshortened` }]
+      : []),
     ...(posture.twistDeg > 25 ? [{ points: 1, words: `twisted ${deg(posture.twistDeg)}` }] : []),
     ...(['reclining', 'balancing', 'bending'].includes(family) ? [{ points: 1, words: family }] : []),
     ...(facts.eyeLevel === 'from above' || facts.eyeLevel === 'from below'
@@ -179,4 +189,3 @@ export function readBody({ points, space, score }: BodyInPicture, people: number
   );
   return { facts, sure, why };
 }
-

@@ -89,9 +89,7 @@ function rowsBy(
   drawn: readonly ReferenceFacts[],
   available: readonly ReferenceFacts[],
 ): CoverageRow[] {
-  const rows = new Map(
-    names.map((name) => [name, { name, drawn: TURNS.map(() => 0), available: TURNS.map(() => 0) }]),
-  );
+  const rows = new Map(names.map((name) => [name, { name, drawn: TURNS.map(() => 0), available: TURNS.map(() => 0) }]));
   for (const [list, into] of [
     [drawn, 'drawn'],
     [available, 'available'],

@@ -13,7 +13,10 @@ export type SubjectGroup = keyof typeof SUBJECTS;
 export const SUBJECT_GROUPS = Object.keys(SUBJECTS) as SubjectGroup[];
 /** "people/one figure"; a group alone while the second level is not known. */
 export const subjectId = (group: SubjectGroup, kind?: string): string => (kind ? `${group}/${kind}` : group);
-const SUBJECT_IDS = SUBJECT_GROUPS.flatMap((group) => [group, ...SUBJECTS[group].map((kind) => subjectId(group, kind))]);
+const SUBJECT_IDS = SUBJECT_GROUPS.flatMap((group) => [
+  group,
+  ...SUBJECTS[group].map((kind) => subjectId(group, kind)),
+]);
 
 const VIEW_NAMES = ['front', 'three-quarter', 'profile', 'back three-quarter', 'back'] as const satisfies ViewName[];
 const FACINGS = ['left', 'right', 'toward you', 'away'] as const satisfies Facing[];

@@ -184,9 +184,7 @@ export function pick(request: PickRequest): Picked[] {
   const random = seededRandom(seed);
   const plain = count - (oddPool.length > 0 && count > 1 ? 1 : 0);
   const picked: Picked[] =
-    order === 'own order' || order === 'same again'
-      ? inOrder(request, plain)
-      : rounds(request, plain, random);
+    order === 'own order' || order === 'same again' ? inOrder(request, plain) : rounds(request, plain, random);
   if (plain < count) {
     const others = oddPool.filter((r) => !picked.some((p) => p.id === r.id));
     const from = others.length > 0 ? others : oddPool;

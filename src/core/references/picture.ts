@@ -112,10 +112,19 @@ const recordSchema = z.object({
   /** A close-up of another picture: that picture, and which part of it. */
   partOf: z.object({ pictureId: id, box: boxSchema }).optional(),
   /** Parts left out on purpose: veiled while drawing. */
-  leftOut: z.array(z.object({ box: boxSchema, words: z.string().max(80) })).max(20).optional(),
+  leftOut: z
+    .array(z.object({ box: boxSchema, words: z.string().max(80) }))
+    .max(20)
+    .optional(),
   /** Its file stays in a folder on disk: where, and as it was when last read. */
   inFolder: z
-    .object({ folderId: id, path: z.string().max(4000), bytes: z.number().min(0), modifiedMs: z.number(), gone: z.boolean() })
+    .object({
+      folderId: id,
+      path: z.string().max(4000),
+      bytes: z.number().min(0),
+      modifiedMs: z.number(),
+      gone: z.boolean(),
+    })
     .optional(),
 });
 

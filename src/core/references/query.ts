@@ -50,4 +50,5 @@ export function toggled(query: Query, facet: Facet, value: string): Query {
   return { ...query, wanted };
 }
 
-export const isEverything = ({ text, wanted }: Query): boolean => text.trim() === '' && Object.keys(wanted).length === 0;
+export const isEverything = ({ text, wanted }: Query): boolean =>
+  text.trim() === '' && Object.keys(wanted).length === 0;

@@ -1,6 +1,6 @@
 import { type PointerEvent, type RefObject, useRef } from 'react';
-import { AnswerKeyOverlay } from './AnswerKeyOverlay';
-import type { LayerId } from './layers';
+import { AnswerKeyOverlay } from '@/ui/answerKey/AnswerKeyOverlay';
+import type { LayerId } from '@/ui/answerKey/layers';
 import type { FigureState } from './useFigure';
 import { filterOf, type SeenAs, ValueFilters } from './ValueFilters';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { type KeyLight, type Look, STUDIO_LIGHT } from '@/core/figure/light';
 import { loadSetting, saveSetting } from '@/storage/settings';
-import { isLayer, type LayerId } from './layers';
+import { isLayer, type LayerId } from '@/ui/answerKey/layers';
 import { isSeenAs, type SeenAs } from './ValueFilters';
 
 /** How the figure's page was left: it opens like that again. */

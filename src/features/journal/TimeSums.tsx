@@ -27,32 +27,32 @@ export function TimeSums({ session }: { session: Session }) {
   const { choosingMs = 0 } = session;
   return (
     <>
-    <dl className="grid grid-cols-2 gap-y-4 sm:grid-cols-4 lg:grid-cols-7">
-      {rows.map(([name, , note], i) => (
-        <div key={name} className="flex flex-col border-l border-hairline pl-3 lg:first:border-l-0 lg:first:pl-0">
-          <dt className="order-2 font-semibold">{name}</dt>
-          <dd className="order-1 digits text-[25px] leading-tight" data-sum={name.toLowerCase()}>
-            {clockDigits(seconds[i] * 1000)}
+      <dl className="grid grid-cols-2 gap-y-4 sm:grid-cols-4 lg:grid-cols-7">
+        {rows.map(([name, , note], i) => (
+          <div key={name} className="flex flex-col border-l border-hairline pl-3 lg:first:border-l-0 lg:first:pl-0">
+            <dt className="order-2 font-semibold">{name}</dt>
+            <dd className="order-1 digits text-[25px] leading-tight" data-sum={name.toLowerCase()}>
+              {clockDigits(seconds[i] * 1000)}
+            </dd>
+            <dd className="order-3 text-[14px] text-quiet">{note}</dd>
+          </div>
+        ))}
+        <div className="flex flex-col border-l border-ink pl-3">
+          <dt className="order-2 font-semibold">Together</dt>
+          <dd className="order-1 digits text-[25px] leading-tight" data-sum="together">
+            {clockDigits(total * 1000)}
           </dd>
-          <dd className="order-3 text-[14px] text-quiet">{note}</dd>
+          <dd className="order-3 text-[14px] text-quiet">
+            {total > 0 ? `${Math.round((100 * seconds[2]) / total)} % of it drawing` : ''}
+          </dd>
         </div>
-      ))}
-      <div className="flex flex-col border-l border-ink pl-3">
-        <dt className="order-2 font-semibold">Together</dt>
-        <dd className="order-1 digits text-[25px] leading-tight" data-sum="together">
-          {clockDigits(total * 1000)}
-        </dd>
-        <dd className="order-3 text-[14px] text-quiet">
-          {total > 0 ? `${Math.round((100 * seconds[2]) / total)} % of it drawing` : ''}
-        </dd>
-      </div>
-    </dl>
-    {choosingMs >= 1000 && (
-      <p className="mt-3 text-quiet">
-        Choosing pictures before it: {clockDigits(choosingMs)}
-        {account.drawingMs > 0 && `, ${(choosingMs / account.drawingMs).toFixed(1)} : 1 to drawing`}.
-      </p>
-    )}
+      </dl>
+      {choosingMs >= 1000 && (
+        <p className="mt-3 text-quiet">
+          Choosing pictures before it: {clockDigits(choosingMs)}
+          {account.drawingMs > 0 && `, ${(choosingMs / account.drawingMs).toFixed(1)} : 1 to drawing`}.
+        </p>
+      )}
     </>
   );
 }

@@ -43,9 +43,7 @@ export function Bin() {
   const [nowMs] = useState(() => Date.now());
   const binned = useMemo(
     () =>
-      (pictures ?? [])
-        .filter((p) => p.binnedAtMs !== null)
-        .sort((a, b) => (b.binnedAtMs ?? 0) - (a.binnedAtMs ?? 0)),
+      (pictures ?? []).filter((p) => p.binnedAtMs !== null).sort((a, b) => (b.binnedAtMs ?? 0) - (a.binnedAtMs ?? 0)),
     [pictures],
   );
   return (
@@ -83,12 +81,7 @@ export function Bin() {
       )}
       <ul className="mt-5 grid grid-cols-[repeat(auto-fill,minmax(130px,1fr))] gap-4" aria-label="Pictures in the bin">
         {binned.slice(0, SHOWN).map((picture) => (
-          <Binned
-            key={picture.id}
-            picture={picture}
-            nowMs={nowMs}
-            onBack={() => actions.putBack([picture.id])}
-          />
+          <Binned key={picture.id} picture={picture} nowMs={nowMs} onBack={() => actions.putBack([picture.id])} />
         ))}
       </ul>
       {binned.length > SHOWN && <p className="mt-3 text-quiet">{binned.length - SHOWN} older ones are not shown.</p>}

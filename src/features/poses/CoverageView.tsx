@@ -38,9 +38,7 @@ export function CoverageView() {
   if (stored.problem) return <Notice>{stored.problem}</Notice>;
   if (!value || !counts) return <div className="mt-4 h-[400px] skeleton" aria-label="Counting" />;
   const most = Math.max(1, ...counts.byFamily.flatMap((row) => row.drawn));
-  const pool = cell
-    ? value.available.filter((r) => (r[cell.key] ?? '') === cell.name && turnOf(r) === cell.turn)
-    : [];
+  const pool = cell ? value.available.filter((r) => (r[cell.key] ?? '') === cell.name && turnOf(r) === cell.turn) : [];
   const gaps = value.available.filter((r) => {
     const turn = turnOf(r);
     const row = counts.byFamily.find((f) => f.name === r.family);
@@ -156,7 +154,12 @@ function Row({ row, most, onOpen }: { row: CoverageRow; most: number; onOpen: (t
               onClick={() => onOpen(turn)}
               className="grid h-[44px] w-full place-items-center enabled:hover:bg-sheet"
             >
-              <svg width={CELL_PX} height={44} viewBox={`${String(-CELL_PX / 2)} -22 ${String(CELL_PX)} 44`} aria-hidden>
+              <svg
+                width={CELL_PX}
+                height={44}
+                viewBox={`${String(-CELL_PX / 2)} -22 ${String(CELL_PX)} 44`}
+                aria-hidden
+              >
                 {drawn > 0 ? (
                   <>
                     <circle r={Math.max(3, radius(drawn))} fill="var(--charcoal)" />

@@ -126,7 +126,11 @@ function shelfEntries(
   return [
     { id: BUILT_IN_SET_ID, name: 'Lantern pageant figures', told: `${String(CATALOGUE.length)} views` },
     { id: CHANCE, name: 'Chance poses', told: 'as many as you like' },
-    { id: LIBRARY_ID, name: 'All your pictures', told: kept.length === 0 ? 'none yet' : counted(kept.length, 'picture') },
+    {
+      id: LIBRARY_ID,
+      name: 'All your pictures',
+      told: kept.length === 0 ? 'none yet' : counted(kept.length, 'picture'),
+    },
     ...sets.map((set) => {
       const figures = set.figures?.length ?? 0;
       const count = (perSet.get(set.id) ?? 0) + figures;

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { STUDIO } from '@/core/figure/appearance';
 import { isMirrored } from '@/core/references/picture';
-import { loadReferenceImage } from '@/storage/references';
+import { loadReferenceImage, veilsOf } from '@/storage/references';
 import { useCovered } from '@/storage/useCovered';
 import { type Client, startPictureWorker } from '@/workers/clients';
 import type { PictureApi } from '@/workers/picture.worker';
@@ -46,7 +46,10 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
     const decode = async (id: string, image: Blob): Promise<ReadyPicture> => {
       pictures.current ??= startPictureWorker();
       const { api } = pictures.current;
-      return { kind: 'ready', bitmap: await api.atSize(image, screen.width * scale, screen.height * scale, isMirrored(id)) };
+      return {
+        kind: 'ready',
+        bitmap: await api.atSize(image, screen.width * scale, screen.height * scale, isMirrored(id), await veilsOf(id)),
+      };
     };
     // A view that is not there yet is shown rough at once and replaced when it is done.
     const render = async (id: string): Promise<Blob> => {

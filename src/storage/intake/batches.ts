@@ -60,4 +60,3 @@ export function batchReport(batch: Batch): string {
   ];
   return `${lines.join('\n')}\n`;
 }
-

@@ -67,7 +67,13 @@ interface Written {
 }
 
 /** One file into the library as part of a transaction: added, found to be there, or left out. */
-async function writeOne(tx: WriteTransaction, outcome: Outcome, batch: Batch, nowMs: number, to: Written): Promise<void> {
+async function writeOne(
+  tx: WriteTransaction,
+  outcome: Outcome,
+  batch: Batch,
+  nowMs: number,
+  to: Written,
+): Promise<void> {
   const { waiting, file, preparation } = outcome;
   const leaveOut = (problem: ImageProblem): unknown => to.problems.push({ name: waiting.name, problem });
   await tx.objectStore('waiting').delete(waiting.id);

@@ -11,35 +11,11 @@ import { actionLine, type ActionLine, type Point } from './actionLine';
 import { type Contour, contourLength, innerContours } from './contours';
 import { effort, type Effort } from './effort';
 import { landmarks } from './landmarks';
+import { type Alignment, alignments, type Mark, type Tilt, tiltOf } from './measuringLines';
 import { type Mass, masses } from './masses';
 import { maskRings, silhouette } from './silhouette';
 import { centerOfMass } from '../mass';
 import { type GroundPoint, supportPolygon } from '../support';
-
-/** A line across the body in the picture: its two ends, and its tilt in degrees, positive where the picture's right end is higher. */
-export interface Tilt {
-  from: Point;
-  to: Point;
-  deg: number;
-  /** Seen so nearly end on that its tilt says little. */
-  endOn: boolean;
-}
-
-/** A landmark in the picture. */
-export interface Mark {
-  name: string;
-  at: Point;
-  visible: boolean;
-}
-
-/** Two landmarks that line up within 1.5 % of the figure's height; the farthest apart come first. */
-interface Alignment {
-  a: string;
-  b: string;
-  kind: 'plumb' | 'level';
-  /** The shared x of a plumb line or y of a level. */
-  at: number;
-}
 
 interface LimbFact {
   name: string;
@@ -94,10 +70,33 @@ export interface AnswerKey {
   shadow: Point[][][];
 }
 
+/** What of an answer key can be drawn over a picture. */
+export type DrawnKey = Pick<
+  AnswerKey,
+  | 'width'
+  | 'height'
+  | 'action'
+  | 'masses'
+  | 'shoulders'
+  | 'hips'
+  | 'marks'
+  | 'alignments'
+  | 'envelope'
+  | 'outline'
+  | 'inner'
+  | 'negatives'
+  | 'top'
+  | 'bottom'
+  | 'heads'
+  | 'headYs'
+  | 'halfY'
+  | 'halfAt'
+  | 'shadow'
+>;
+
 const LONG_SIDE = 1000;
 /** Pixels of the long side when the surface is searched for its lines. */
 const RASTER = 280;
-const ALIGNED = 0.015;
 
 const LIMB_PARTS = ['uarm', 'farm', 'thigh', 'calf'] as const;
 const LIMB_WORDS: Record<(typeof LIMB_PARTS)[number], string> = {
@@ -106,33 +105,6 @@ const LIMB_WORDS: Record<(typeof LIMB_PARTS)[number], string> = {
   thigh: 'thigh',
   calf: 'lower leg',
 };
-
-/** A line across the body shorter than this share of its true length is seen end on. */
-const END_ON = 0.4;
-
-/** @param trueLength Pixels it would have if it lay across the view. */
-function tiltOf(left: Point, right: Point, trueLength: number): Tilt {
-  const [from, to] = left[0] <= right[0] ? [left, right] : [right, left];
-  const raw = Math.atan2(from[1] - to[1], to[0] - from[0]) / RAD_PER_DEG;
-  return { from, to, deg: raw, endOn: Math.hypot(to[0] - from[0], to[1] - from[1]) < END_ON * trueLength };
-}
-
-/** What lies above the other of two landmarks is worth a plumb line only if they are apart, and not of the same limb's end. */
-function alignments(marks: readonly Mark[], height: number): Alignment[] {
-  const out: (Alignment & { apart: number })[] = [];
-  const shown = marks.filter((m) => m.visible);
-  for (let i = 0; i < shown.length; i++)
-    for (let j = i + 1; j < shown.length; j++) {
-      const [a, b] = [shown[i], shown[j]];
-      const dx = Math.abs(a.at[0] - b.at[0]);
-      const dy = Math.abs(a.at[1] - b.at[1]);
-      if (dx < ALIGNED * height && dy > 0.2 * height)
-        out.push({ a: a.name, b: b.name, kind: 'plumb', at: (a.at[0] + b.at[0]) / 2, apart: dy });
-      else if (dy < ALIGNED * height && dx > 0.06 * height)
-        out.push({ a: a.name, b: b.name, kind: 'level', at: (a.at[1] + b.at[1]) / 2, apart: dx });
-    }
-  return out.sort((a, b) => b.apart - a.apart).map(({ a, b, kind, at }) => ({ a, b, kind, at }));
-}
 
 /**
  * Read a figure in a picture: what a teacher would draw over it.

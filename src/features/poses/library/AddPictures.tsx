@@ -56,7 +56,12 @@ export function AddPictures({
       </button>
     </li>
   );
-  const chooser = (name: keyof typeof inputs, label: string, accept: string, more: Record<string, string | boolean>) => (
+  const chooser = (
+    name: keyof typeof inputs,
+    label: string,
+    accept: string,
+    more: Record<string, string | boolean>,
+  ) => (
     <input
       ref={inputs[name]}
       type="file"

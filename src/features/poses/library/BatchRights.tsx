@@ -31,7 +31,7 @@ export function BatchRights({ batch: { id, rights } }: { batch: Batch }) {
       ))}
       {(license === 'free' || license === 'practice-only') && (
         <input
-          className="input input-sm w-[260px]"
+          className="input w-[260px] input-sm"
           aria-label="Credit line for all of them"
           placeholder="Credit line, such as the author"
           value={credit}

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { LATER_ID, LIBRARY_ID, type PictureSet } from '@/core/references/picture';
 
 /** A place without pictures, and what to do about it. */
@@ -6,11 +7,14 @@ export function EmptyPlace({
   set,
   hasLibrary,
   onLibrary,
+  add,
 }: {
   placeId: string;
   set: PictureSet | undefined;
   hasLibrary: boolean;
   onLibrary: () => void;
+  /** The ways to bring pictures in. */
+  add: ReactNode;
 }) {
   const title =
     placeId === LATER_ID ? 'Nothing waits here' : placeId === LIBRARY_ID ? 'No pictures yet' : 'An empty set';
@@ -34,6 +38,7 @@ export function EmptyPlace({
           <p className="max-w-[52ch] text-[14px] text-quiet">
             Pictures of people only with their permission or a license that allows it.
           </p>
+          <div className="mt-2 text-left">{add}</div>
           {set && hasLibrary && (
             <button type="button" className="btn-quiet btn mt-2" onClick={onLibrary}>
               Choose from all your pictures

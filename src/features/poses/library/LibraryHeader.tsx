@@ -15,6 +15,10 @@ const fail = (error: unknown): void => {
   toast.error(storageProblem(error));
 };
 
+/** Whether pictures can be put into a place by hand. */
+export const takesPictures = (placeId: string, set: PictureSet | undefined): boolean =>
+  placeId !== LATER_ID && !set?.rule && !set?.folderId;
+
 /** The name of the place and what is done with all of it. */
 export function LibraryHeader({
   placeId,
@@ -73,7 +77,7 @@ export function LibraryHeader({
         />
         <span title="Unclothed pictures are veiled until their pose starts, and figures wear cover">Shared screen</span>
       </label>
-      {placeId !== LATER_ID && !set?.rule && !set?.folderId && <AddPictures give={give} onLink={onLink} />}
+      {count > 0 && takesPictures(placeId, set) && <AddPictures give={give} onLink={onLink} />}
       {figures.length > 0 && set && (
         <button
           type="button"

@@ -12,6 +12,7 @@ import { needsReading } from '@/storage/readPictures';
 import { Notice } from '@/ui/Notice';
 import { FigureGrid } from '../FigureCell';
 import { PickFor, type PickTarget } from '../pick/PickFor';
+import { AddPictures } from './AddPictures';
 import { Alike } from './Alike';
 import { EmptyPlace } from './EmptyPlace';
 import { FacetPanel } from './FacetPanel';
@@ -73,6 +74,9 @@ export function LibraryPage({
   const fail = (error: unknown): void => {
     toast.error(storageProblem(error));
   };
+  const link = (): void => {
+    linkFolder(Date.now()).then((id) => id && onShow(id), fail);
+  };
   const saveRule = (): void => {
     const rule: PictureSet = {
       id: crypto.randomUUID(),
@@ -108,28 +112,34 @@ export function LibraryPage({
         onPick={pickAll}
         onPractice={onPractice}
         onPutAway={onPutAway}
-        onLink={() => {
-          linkFolder(Date.now()).then((id) => id && onShow(id), fail);
-        }}
+        onLink={link}
       />
       {view.problem && <Notice>{view.problem}</Notice>}
       <FolderNotice state={folder.state} told={folder.told} onOpen={folder.open} />
       {intake.batches.map((batch) => (
         <IntakeBar key={batch.id} batch={batch} onGoOn={intake.kick} />
       ))}
-      <ReadingBar unread={unread} intake={intake} />
-      <Offers
-        view={view}
-        set={set}
-        alike={alike.length}
-        unsorted={unsorted.length}
-        onAlike={() => setTray('alike')}
-        onSort={() => setTray('sort')}
-      />
+      <div className="mb-2 flex flex-wrap items-center gap-x-6 gap-y-1">
+        <ReadingBar unread={unread} intake={intake} />
+        <Offers
+          view={view}
+          set={set}
+          alike={alike.length}
+          unsorted={unsorted.length}
+          onAlike={() => setTray('alike')}
+          onSort={() => setTray('sort')}
+        />
+      </div>
       {tray === 'alike' && <Alike groups={alike} actions={actions} onClose={() => setTray(undefined)} />}
       {tray === 'sort' && <SortTray pictures={unsorted} actions={actions} onClose={() => setTray(undefined)} />}
       {all && here.length + figures.length === 0 && intake.batches.every((b) => b.state !== 'running') && (
-        <EmptyPlace placeId={placeId} set={set} hasLibrary={all.length > 0} onLibrary={() => onShow(LIBRARY_ID)} />
+        <EmptyPlace
+          placeId={placeId}
+          set={set}
+          hasLibrary={all.length > 0}
+          onLibrary={() => onShow(LIBRARY_ID)}
+          add={<AddPictures give={intake.give} onLink={link} />}
+        />
       )}
       {figures.length > 0 && (
         <div className="mb-5">
@@ -174,7 +184,9 @@ export function LibraryPage({
                 actions={actions}
                 onAll={selection.all}
                 onClear={selection.clear}
-                onDraw={() => setTarget({ name: 'what you chose', placeId, only: chosen.map((p) => p.id), byHand: true })}
+                onDraw={() =>
+                  setTarget({ name: 'what you chose', placeId, only: chosen.map((p) => p.id), byHand: true })
+                }
               />
             )}
           </div>
@@ -209,7 +221,7 @@ function Offers({
 }) {
   const neverDrawn = here.filter((p) => !timesDrawn.has(p.id));
   const line = (words: string, action: string, onAct: () => void) => (
-    <li className="flex flex-wrap items-center gap-3">
+    <li className="flex flex-wrap items-center gap-2">
       <span>{words}</span>
       <button type="button" className="btn-quiet btn btn-xs max-sm:h-11" onClick={onAct}>
         {action}
@@ -217,10 +229,9 @@ function Offers({
     </li>
   );
   return (
-    <ul className="mb-3 flex flex-col gap-1 text-[15px]">
+    <ul className="flex flex-wrap gap-x-6 gap-y-1 text-[14px]">
       {alike > 0 && line(`${counted(alike, 'group')} of pictures look alike.`, 'Look at them', onAlike)}
-      {unsorted > 0 &&
-        line(`In ${counted(unsorted, 'picture')} no person was found.`, 'Say what they show', onSort)}
+      {unsorted > 0 && line(`In ${counted(unsorted, 'picture')} no person was found.`, 'Say what they show', onSort)}
       {set && here.length > SET_CAP && (
         <li>
           {counted(here.length, 'picture')} are more than one gets to know; {SET_CAP} are plenty for a set. Nothing is

@@ -28,7 +28,7 @@ export function LibraryToolbar({
       >
         <SlidersHorizontal size={15} aria-hidden /> Narrow down
       </button>
-      <label className="input input-sm w-[210px] max-sm:h-12 max-sm:flex-1">
+      <label className="input w-[210px] input-sm max-sm:h-12 max-sm:flex-1">
         <Search size={15} aria-hidden />
         <input
           type="search"

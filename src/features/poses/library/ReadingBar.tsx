@@ -14,7 +14,7 @@ export function ReadingBar({
   if (unread === 0 || reading === 'off') return null;
   const paused = reading === 'paused';
   return (
-    <p className="mb-3 flex flex-wrap items-center gap-3 text-[14px] text-quiet">
+    <p className="flex flex-wrap items-center gap-3 text-[14px] text-quiet">
       <span>
         {paused
           ? `Reading is paused; ${counted(unread, 'picture')} to go.`

@@ -31,8 +31,6 @@ export function useAlike(pictures: readonly Picture[] | undefined): Picture[][] 
   }, [key]); // eslint-disable-line react-hooks/exhaustive-deps
   return useMemo(() => {
     const byId = new Map((pictures ?? []).map((p) => [p.id, p]));
-    return groups
-      .map((group) => group.flatMap((id) => byId.get(id) ?? []))
-      .filter((group) => group.length > 1);
+    return groups.map((group) => group.flatMap((id) => byId.get(id) ?? [])).filter((group) => group.length > 1);
   }, [groups, pictures]);
 }

@@ -64,7 +64,8 @@ export function useLibraryActions(): LibraryActions {
         alter(`Theme ${theme} taken off ${many(ids)}`, ids, (p) => ({ tags: p.tags.filter((t) => t !== theme) })),
       setLicense: (ids, license) =>
         alter(`Rights of ${many(ids)} said`, ids, (p) => ({ rights: { ...p.rights, license } })),
-      setRights: (ids, part) => alter(`Rights of ${many(ids)} said`, ids, (p) => ({ rights: { ...p.rights, ...part } })),
+      setRights: (ids, part) =>
+        alter(`Rights of ${many(ids)} said`, ids, (p) => ({ rights: { ...p.rights, ...part } })),
       putIntoSet: (ids, set) =>
         alter(`${many(ids)} put into “${set.name}”`, ids, (p) => ({ setIds: [...new Set([...p.setIds, set.id])] })),
       takeOutOfSet: (ids, set) =>

@@ -73,4 +73,3 @@ export function PickFor({ target, onClose }: { target: PickTarget; onClose: () =
     />
   );
 }
-

@@ -1,5 +1,5 @@
 import type { Point } from '@/core/figure/facts/actionLine';
-import type { Mark } from '@/core/figure/facts/answerKey';
+import type { Mark } from '@/core/figure/facts/measuringLines';
 
 export interface PlacedLabel {
   mark: Mark;

@@ -1,4 +1,4 @@
-import { type LayerId, LAYERS } from './layers';
+import { type LayerId, LAYERS } from '@/ui/answerKey/layers';
 
 const inOrder = [...LAYERS].sort(
   (a, b) => Number(a.hotkey === '0' ? 10 : a.hotkey) - Number(b.hotkey === '0' ? 10 : b.hotkey),
@@ -9,10 +9,13 @@ export function AnswerKeyPanel({
   shown,
   onToggle,
   onClear,
+  only,
 }: {
   shown: ReadonlySet<LayerId>;
   onToggle: (layer: LayerId) => void;
   onClear: () => void;
+  /** Layers that can be drawn here; missing for all. */
+  only?: readonly LayerId[];
 }) {
   return (
     <section aria-label="Answer key" className="no-print">
@@ -25,20 +28,22 @@ export function AnswerKeyPanel({
         )}
       </div>
       <ul className="mt-1 grid grid-cols-2 gap-x-3">
-        {inOrder.map(({ id, label, hotkey }) => (
-          <li key={id}>
-            <label className="flex min-h-[32px] cursor-pointer items-center gap-2 max-sm:min-h-[48px]">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-sm"
-                checked={shown.has(id)}
-                onChange={() => onToggle(id)}
-              />
-              <span className="flex-1">{label}</span>
-              <kbd className="kbd kbd-sm max-sm:hidden">{hotkey}</kbd>
-            </label>
-          </li>
-        ))}
+        {inOrder
+          .filter(({ id }) => !only || only.includes(id))
+          .map(({ id, label, hotkey }) => (
+            <li key={id}>
+              <label className="flex min-h-[32px] cursor-pointer items-center gap-2 max-sm:min-h-[48px]">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-sm"
+                  checked={shown.has(id)}
+                  onChange={() => onToggle(id)}
+                />
+                <span className="flex-1">{label}</span>
+                <kbd className="kbd kbd-sm max-sm:hidden">{hotkey}</kbd>
+              </label>
+            </li>
+          ))}
       </ul>
     </section>
   );

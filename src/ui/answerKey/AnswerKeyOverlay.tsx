@@ -1,5 +1,6 @@
 import type { ReactNode, Ref } from 'react';
-import type { AnswerKey, Mark, Tilt } from '@/core/figure/facts/answerKey';
+import type { DrawnKey } from '@/core/figure/facts/answerKey';
+import type { Mark, Tilt } from '@/core/figure/facts/measuringLines';
 import type { Point } from '@/core/figure/facts/actionLine';
 import type { Contour } from '@/core/figure/facts/contours';
 import { placeLabels } from './placeLabels';
@@ -40,7 +41,7 @@ export function AnswerKeyOverlay({
   svgRef,
   label,
 }: {
-  answers: AnswerKey;
+  answers: DrawnKey;
   shown: ReadonlySet<LayerId>;
   svgRef?: Ref<SVGSVGElement>;
   label: string;
@@ -64,7 +65,7 @@ export function AnswerKeyOverlay({
   );
 }
 
-const draw: Record<LayerId, (a: AnswerKey) => ReactNode> = {
+const draw: Record<LayerId, (a: DrawnKey) => ReactNode> = {
   light: ({ shadow }) => (
     <path d={shadow.map(ringsPath).join('')} fill="var(--slate)" fillOpacity={0.42} fillRule="evenodd" />
   ),
@@ -141,7 +142,7 @@ function TiltLine({ tilt: { from, to, deg, endOn } }: { tilt: Tilt }) {
   );
 }
 
-function Heads({ answers: { headYs, bottom, halfY, halfAt, heads, width, envelope } }: { answers: AnswerKey }) {
+function Heads({ answers: { headYs, bottom, halfY, halfAt, heads, width, envelope } }: { answers: DrawnKey }) {
   const right = Math.min(width - 60, Math.max(...envelope.map(([x]) => x)) + 24);
   const left = Math.max(4, Math.min(...envelope.map(([x]) => x)) - 24);
   return (
@@ -166,7 +167,7 @@ function Heads({ answers: { headYs, bottom, halfY, halfAt, heads, width, envelop
   );
 }
 
-function PlumbAndLevel({ answers: { alignments, marks, top, bottom, envelope } }: { answers: AnswerKey }) {
+function PlumbAndLevel({ answers: { alignments, marks, top, bottom, envelope } }: { answers: DrawnKey }) {
   const at = (name: string): Point => (marks.find((m) => m.name === name) as Mark).at;
   const [left, right] = [Math.min(...envelope.map(([x]) => x)), Math.max(...envelope.map(([x]) => x))];
   const lines = [
@@ -194,7 +195,7 @@ function PlumbAndLevel({ answers: { alignments, marks, top, bottom, envelope } }
   );
 }
 
-function Landmarks({ answers: { marks, width, height } }: { answers: AnswerKey }) {
+function Landmarks({ answers: { marks, width, height } }: { answers: DrawnKey }) {
   const labels = placeLabels(marks, width, height);
   return (
     <g>

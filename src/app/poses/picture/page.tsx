@@ -1,0 +1,19 @@
+import type { Metadata } from 'next';
+import { Suspense } from 'react';
+import { PicturePage } from '@/features/poses/picture/PicturePage';
+import { TopBar } from '@/ui/TopBar';
+
+export const metadata: Metadata = { title: 'A picture' };
+
+export default function Page() {
+  return (
+    <>
+      <TopBar />
+      <main className="mx-4 pt-4 pb-12 sm:mx-10">
+        <Suspense>
+          <PicturePage />
+        </Suspense>
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,77 @@
+'use client';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import type { Body } from '@/core/body/body';
+import { liftBody, movePoint, swapSides, templateBody } from '@/core/body/lift';
+import type { PointName } from '@/core/body/points';
+import type { Picture, PictureBox } from '@/core/references/picture';
+import { loadBody } from '@/storage/bodies';
+import { findAgain, keepByHand } from '@/storage/readPictures';
+import { useStored } from '@/storage/useStored';
+import type { LandmarkModel } from '@/workers/landmarks.worker';
+
+/** A move is written when the hand rests. */
+const SETTLE_MS = 350;
+
+export interface Points {
+  body: Body | undefined;
+  busy: boolean;
+  move: (name: PointName, x: number, y: number) => void;
+  /** Let a segment point the other way, toward the eye or away from it. */
+  flip: (name: PointName) => void;
+  swap: () => void;
+  place: () => void;
+  find: (model: LandmarkModel, box?: PictureBox) => void;
+}
+
+/** A picture's body: found, corrected by hand, or placed by hand. */
+export function usePoints(picture: Picture): Points {
+  const { id, widthPx, heightPx } = picture;
+  const stored = useStored(() => loadBody(id), ['bodies'], [id]).value;
+  const [moved, setMoved] = useState<Body>();
+  const [busy, setBusy] = useState(false);
+  const settling = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const body = moved?.id === id ? moved : stored;
+  const aspect = widthPx / heightPx;
+
+  const write = useCallback((next: Body): void => {
+    setMoved(next);
+    clearTimeout(settling.current);
+    settling.current = setTimeout(() => {
+      keepByHand(next).catch(() =>
+        toast.error('The points could not be saved. What was kept before is safe; try again.'),
+      );
+    }, SETTLE_MS);
+  }, []);
+  const byHand = useCallback(
+    (points: Body['points'], space: Body['space'], switched?: ReadonlySet<PointName>): void =>
+      write({ id, points, space: liftBody(points, aspect, space, switched), score: 1, by: 'hand' }),
+    [id, aspect, write],
+  );
+  return useMemo(
+    (): Points => ({
+      body,
+      busy,
+      move: (name, x, y) => body && byHand(movePoint(body.points, name, x, y), body.space),
+      flip: (name) => body && byHand(body.points, body.space, new Set([name])),
+      swap: () => body && write({ ...body, points: swapSides(body.points), space: swapSides(body.space), by: 'hand' }),
+      place() {
+        const { points, space } = templateBody();
+        byHand(points, space);
+      },
+      find(model, box) {
+        setBusy(true);
+        findAgain(picture, model, box)
+          .then(
+            (found) => {
+              setMoved(undefined);
+              if (!found) toast('No person was found there. Place the points by hand, or frame another part.');
+            },
+            () => toast.error('The part that finds poses could not be loaded. Placing points by hand works.'),
+          )
+          .finally(() => setBusy(false));
+      },
+    }),
+    [body, busy, byHand, write, picture],
+  );
+}
