@@ -61,17 +61,16 @@ export async function loadPicture(id: string): Promise<Picture | undefined> {
 }
 
 /** Write a picture with its image, if it is not in a folder on disk, and its thumbnail, as part of a transaction. */
-export function putPicture(
+export async function putPicture(
   tx: WriteTransaction,
   picture: Picture,
   image: Blob | undefined,
   thumbnail: Blob,
-): Promise<unknown> {
-  return Promise.all([
-    tx.objectStore('pictures').put(pictureSchema.parse(picture)),
-    ...(image ? [tx.objectStore('images').put(image, imageKey('picture', picture.id))] : []),
-    tx.objectStore('images').put(thumbnail, imageKey('thumbnail', picture.id)),
-  ]);
+): Promise<void> {
+  // One after another: the first that fails ends the transaction, and nothing is left unheard.
+  await tx.objectStore('pictures').put(pictureSchema.parse(picture));
+  if (image) await tx.objectStore('images').put(image, imageKey('picture', picture.id));
+  await tx.objectStore('images').put(thumbnail, imageKey('thumbnail', picture.id));
 }
 
 /** Keep a picture with its image and thumbnail, all or nothing. */

@@ -28,6 +28,7 @@ const records: Records = {
   pages: [{ id: 'p', sessionId: 'a', widthPx: 3, heightPx: 4, addedAtMs: 1, binnedAtMs: null }],
   sets: [{ id: 's', name: 'Hands', createdAtMs: 1, binnedAtMs: 7 }],
   pictures: [],
+  bodies: [],
   settings: { minutes: 25, seeded: true },
 };
 const images: ArchivedImage[] = [

@@ -45,8 +45,11 @@ describe('problemSentence', () => {
     { kind: 'truncated' },
     { kind: 'damaged' },
     { kind: 'too large', megapixels: 200 },
-    { kind: 'already there' },
+    { kind: 'already there', as: 'other.jpg' },
     { kind: 'no room' },
+    { kind: 'gone' },
+    { kind: 'not copied' },
+    { kind: 'too many' },
   ];
   it.each(problems)('names the file and what to do: $kind', (problem) => {
     const sentence = problemSentence('hand.jpg', problem);

@@ -4,9 +4,7 @@ import { fitCounts } from '@/core/practice/fit';
 import { proposePlan } from '@/core/practice/propose';
 import { planSchema } from '@/core/practice/schema';
 import { countPoses, sumPlan } from '@/core/practice/sums';
-import { seededRandom } from '@/core/random';
 import { facingHabit, type ReferenceFacts } from '@/core/references/coverage';
-import { pickReferences } from '@/core/references/pick';
 
 const references: ReferenceFacts[] = Array.from({ length: 20 }, (_, i) => ({
   id: `r${i}`,
@@ -75,6 +73,18 @@ describe('proposePlan', () => {
   });
 });
 
+describe('a plan for references picked already', () => {
+  it('takes them in order, round and round, and marks the odd one out', () => {
+    const picked = ['x', 'y'].map((id, i) => ({ id, odd: i === 1 }));
+    const poses = propose(10, { picked }).blocks.flatMap((b) => (b.kind === 'poses' ? b.poses : []));
+    expect(poses.slice(0, 3).map((p) => [p.referenceId, p.odd])).toEqual([
+      ['x', undefined],
+      ['y', true],
+      ['x', undefined],
+    ]);
+  });
+});
+
 describe('fitCounts', () => {
   it('never exceeds the time and leaves less unused than any single addition could use', () => {
     fc.assert(
@@ -110,28 +120,6 @@ describe('fitCounts', () => {
         },
       ),
     );
-  });
-});
-
-describe('pickReferences', () => {
-  it('repeats none before all were used', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 1, max: 60 }), fc.integer(), (count, seed) => {
-        const picked = pickReferences(
-          references,
-          { count, timesDrawn: new Map(), gentleStart: false },
-          seededRandom(seed),
-        );
-        expect(picked.length).toBe(count);
-        for (let i = 0; i < count; i += references.length) {
-          const round = picked.slice(i, i + references.length);
-          expect(new Set(round).size).toBe(round.length);
-        }
-      }),
-    );
-  });
-  it('gives none when there are none', () => {
-    expect(pickReferences([], { count: 3, timesDrawn: new Map(), gentleStart: true }, seededRandom(1))).toEqual([]);
   });
 });
 

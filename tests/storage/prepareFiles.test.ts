@@ -23,17 +23,19 @@ vi.mock('@/workers/clients', () => ({
     };
   },
 }));
-const { prepareFiles } = await import('@/workers/prepareFile');
+const { startPreparer } = await import('@/workers/prepareFile');
 
-const files = (...lengthsMs: number[]): File[] => lengthsMs.map((ms, i) => new File([String(ms)], String(i)));
+const files = (...lengthsMs: number[]): { file: File; name: string }[] =>
+  lengthsMs.map((ms, i) => ({ file: new File([String(ms)], String(i)), name: String(i) }));
 const never = new AbortController().signal;
 
-describe('prepareFiles', () => {
+describe('startPreparer', () => {
   it('hands results on in order, however long each takes, from two workers', async () => {
     workers.length = 0;
     const seen: string[] = [];
-    await prepareFiles(files(30, 1, 20, 1, 1), never, (file) => {
-      seen.push(file.name);
+    const preparer = startPreparer();
+    await preparer.all(files(30, 1, 20, 1, 1), never, ({ name }) => {
+      seen.push(name);
       return Promise.resolve();
     });
     expect(seen).toEqual(['0', '1', '2', '3', '4']);
@@ -41,11 +43,14 @@ describe('prepareFiles', () => {
       ['0', '2', '4'],
       ['1', '3'],
     ]);
+    // They are kept for the next files, until stopped.
+    expect(workers.some((w) => w.stopped)).toBe(false);
+    preparer.stop();
     expect(workers.every((w) => w.stopped)).toBe(true);
   });
   it('goes on after a file that cannot be read', async () => {
     const kinds: string[] = [];
-    await prepareFiles(files(1, -1, 1), never, (_file, preparation) => {
+    await startPreparer().all(files(1, -1, 1), never, (_given, preparation) => {
       if (!preparation.ok) kinds.push(preparation.problem.kind);
       return Promise.resolve();
     });
@@ -56,23 +61,21 @@ describe('prepareFiles', () => {
     const controller = new AbortController();
     const seen: string[] = [];
     setTimeout(() => controller.abort(), 40);
-    await prepareFiles(files(1, 100_000, 1), controller.signal, (file) => {
-      seen.push(file.name);
+    await startPreparer().all(files(1, 100_000, 1), controller.signal, ({ name }) => {
+      seen.push(name);
       return Promise.resolve();
     });
     expect(seen).toEqual(['0']);
     expect(workers.every((w) => w.stopped)).toBe(true);
   });
-  it('stops when what is done with a result fails', async () => {
-    workers.length = 0;
-    await expect(prepareFiles(files(1, 1), never, () => Promise.reject(new Error('no disk')))).rejects.toThrow(
+  it('goes no further when what is done with a result fails', async () => {
+    await expect(startPreparer().all(files(1, 1), never, () => Promise.reject(new Error('no disk')))).rejects.toThrow(
       'no disk',
     );
-    expect(workers.every((w) => w.stopped)).toBe(true);
   });
   it('starts no worker for no files', async () => {
     workers.length = 0;
-    await prepareFiles([], never, () => Promise.reject(new Error('nothing to do')));
+    await startPreparer().all([], never, () => Promise.reject(new Error('nothing to do')));
     expect(workers).toEqual([]);
   });
 });

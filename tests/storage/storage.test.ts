@@ -26,6 +26,7 @@ import {
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { claimStart, startSession, stopAndKeep } from '@/storage/startSession';
 import { planOf, poses } from '../core/plans';
+import { pictureOf } from '../pictures';
 
 const DAY = 86_400_000;
 const session = (id: string, startedAtMs = 1000): Session => ({
@@ -37,17 +38,7 @@ const session = (id: string, startedAtMs = 1000): Session => ({
   status: 'running',
   note: '',
 });
-const picture = (id: string, setId = 'set'): Picture => ({
-  id,
-  setId,
-  name: `${id}.png`,
-  type: 'image/png',
-  widthPx: 3,
-  heightPx: 4,
-  hash: id.padEnd(64, '0').replace(/[^0-9a-f]/g, 'a'),
-  addedAtMs: id.length,
-  binnedAtMs: null,
-});
+const picture = (id: string, setId = 'set'): Picture => pictureOf(id, { setIds: [setId], addedAtMs: id.length });
 const blob = (text: string): Blob => new Blob([text], { type: 'image/png' });
 const set = (id: string, binnedAtMs: number | null = null) => ({ id, name: `Set ${id}`, createdAtMs: 1, binnedAtMs });
 
@@ -147,11 +138,11 @@ describe('pictures', () => {
     ] as const)
       await addPicture(picture(id, setId), blob(id), blob(id));
     await binPictures(['d'], now - 40 * DAY);
-    expect(await emptyOldBin(now)).toBe(3);
+    expect(await emptyOldBin(now)).toBe(2);
     const { records, imageKeys } = await readRecords();
-    expect(records.pictures.map((p) => p.id)).toEqual(['a', 'c']);
+    expect(records.pictures.map((p) => p.id)).toEqual(['a', 'b', 'c']);
     expect(records.sets.map((s) => s.id)).toEqual(['fresh', 'set']);
-    expect(imageKeys).toEqual(['picture/a', 'picture/c', 'thumbnail/a', 'thumbnail/c']);
+    expect(imageKeys).toEqual(['a', 'b', 'c'].flatMap((id) => [`picture/${id}`]).concat(['a', 'b', 'c'].map((id) => `thumbnail/${id}`)));
   });
   it('come in sets that can be put away and back', async () => {
     await saveSet(set('x'));
@@ -197,6 +188,7 @@ describe('everything', () => {
     expect((await readRecords()).records).toEqual({
       sessions: [],
       pages: [],
+      bodies: [],
       sets: [],
       pictures: [],
       settings: { seeded: true },
@@ -275,7 +267,7 @@ describe('small things', () => {
     await saveSet(set('x'));
     stop();
     await saveSet(set('y'));
-    expect(heard.mock.calls).toEqual([['sets']]);
+    expect(heard.mock.calls).toEqual([['sets', undefined]]);
   });
   it('say when there is no room, and that what is kept is safe', () => {
     const full = new DOMException('full', 'QuotaExceededError');

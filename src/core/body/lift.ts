@@ -98,33 +98,44 @@ export function liftBody(
   });
 }
 
-/** A standing body facing the eye, to be dragged into place where none was found. */
-export function templateBody(): { points: BodyPoint[]; space: Space } {
-  const half: Partial<Record<string, [number, number]>> = {
-    nose: [0, 0.13],
-    shoulder: [0.09, 0.24],
-    elbow: [0.13, 0.39],
-    wrist: [0.14, 0.52],
-    hip: [0.06, 0.5],
-    knee: [0.06, 0.7],
-    ankle: [0.06, 0.9],
-    'inner eye': [0.008, 0.12],
-    eye: [0.014, 0.12],
-    'outer eye': [0.02, 0.12],
-    ear: [0.03, 0.125],
-    'mouth corner': [0.01, 0.145],
-    'little finger': [0.145, 0.56],
-    'index finger': [0.14, 0.57],
-    thumb: [0.135, 0.55],
-    heel: [0.06, 0.92],
-    toes: [0.07, 0.94],
-  };
+/** Height of a body placed by hand, as a share of the picture's. */
+const PLACED = 0.8;
+/** Where the points of a standing body lie, as shares of stature: across from the middle, down from the hips. */
+const STANDING: Record<string, readonly [number, number]> = {
+  hip: [0.0955, 0],
+  knee: [0.0955, 0.245],
+  ankle: [0.0955, 0.491],
+  heel: [0.0955, 0.51],
+  toes: [0.11, 0.53],
+  shoulder: [0.1295, -0.288],
+  elbow: [0.1295, -0.102],
+  wrist: [0.1295, 0.044],
+  'little finger': [0.135, 0.1],
+  'index finger': [0.125, 0.11],
+  thumb: [0.115, 0.08],
+  nose: [0, -0.398],
+  'inner eye': [0.008, -0.41],
+  eye: [0.016, -0.41],
+  'outer eye': [0.024, -0.41],
+  ear: [0.035, -0.405],
+  'mouth corner': [0.012, -0.385],
+};
+
+/** A standing body facing the eye, to be dragged into place where none was found. @param aspect Width over height of the picture. */
+export function templateBody(aspect: number): { points: BodyPoint[]; space: Space } {
   const points = POINT_NAMES.map((name): BodyPoint => {
-    const [x, y] = half[name.replace(/^(left|right) /, '')] ?? [0, 0.5];
-    return { x: 0.5 + (name.startsWith('right') ? -x : x), y, z: 0, seen: 1 };
+    const [across, down] = STANDING[name.replace(/^(left|right) /, '')];
+    const side = name.startsWith('right') ? -1 : 1;
+    return { x: 0.5 + (side * across * PLACED) / aspect, y: 0.49 + down * PLACED, z: 0, seen: 1 };
   });
-  const flatSpace = POINT_NAMES.map((): [number, number, number] => [0, 0, 0]);
-  return { points, space: liftBody(points, 0.7, flatSpace) };
+  return {
+    points,
+    space: liftBody(
+      points,
+      aspect,
+      POINT_NAMES.map(() => [0, 0, 0]),
+    ),
+  };
 }
 
 /** The same body with its sides exchanged: where the model took left for right. */

@@ -54,12 +54,11 @@ export const FACT_WORDS: Record<FactName, string> = {
   clothing: 'Clothing',
 };
 
-const values = z.partialRecord(z.enum(FACT_NAMES as [FactName, ...FactName[]]), z.string().max(60));
-/** Values that this version does not know are left out rather than refused: a later version may know more. */
-export const factValuesSchema = values.transform((facts) => {
+/** Facts and values that this version does not know are left out rather than refused: a later version may know more. */
+export const factValuesSchema = z.record(z.string(), z.string()).transform((facts) => {
   const known: FactValues = {};
   for (const name of FACT_NAMES) {
-    const value = facts[name];
+    const value = Object.hasOwn(facts, name) ? facts[name] : undefined;
     if (value !== undefined && (FACT_VALUES[name] as readonly string[]).includes(value)) known[name] = value;
   }
   return known;

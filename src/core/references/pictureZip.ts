@@ -7,8 +7,8 @@ export interface ZippedFile {
   bytes: Uint8Array<ArrayBuffer>;
 }
 
-const MAX_ENTRY_BYTES = 400 * 1024 ** 2;
-const MAX_TOTAL_BYTES = 8 * 1024 ** 3;
+/** What a ZIP may unpack to, bytes: any one file, and all together. */
+const LIMITS = { entry: 400 * 1024 ** 2, total: 8 * 1024 ** 3 };
 
 /** Directories, and what archive programs leave behind. */
 const isLitter = (name: string): boolean =>
@@ -28,6 +28,7 @@ export class ZipProblem extends Error {
 export async function unzipFiles(
   chunks: AsyncIterable<Uint8Array>,
   each: (file: ZippedFile) => Promise<void>,
+  limits = LIMITS,
 ): Promise<number> {
   const ready: ZippedFile[] = [];
   let entries = 0;
@@ -51,7 +52,7 @@ export async function unzipFiles(
       }
       size += part.length;
       total += part.length;
-      if (size > MAX_ENTRY_BYTES || total > MAX_TOTAL_BYTES) {
+      if (size > limits.entry || total > limits.total) {
         entry.terminate();
         failure = new ZipProblem('would unpack to far more than it should, so it was not gone on with');
         return;

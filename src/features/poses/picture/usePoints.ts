@@ -56,7 +56,7 @@ export function usePoints(picture: Picture): Points {
       flip: (name) => body && byHand(body.points, body.space, new Set([name])),
       swap: () => body && write({ ...body, points: swapSides(body.points), space: swapSides(body.space), by: 'hand' }),
       place() {
-        const { points, space } = templateBody();
+        const { points, space } = templateBody(aspect);
         byHand(points, space);
       },
       find(model, box) {

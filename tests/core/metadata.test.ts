@@ -1,0 +1,121 @@
+import { crc32 } from 'node:zlib';
+import sharp from 'sharp';
+import { describe, expect, it } from 'vitest';
+import { zipSync } from 'fflate';
+import { inspectImage, noteSentence, problemSentence, shortName } from '@/core/references/imageFile';
+import { isAnimated, stripMetadata } from '@/core/references/metadata';
+import { unzipFiles, ZipProblem } from '@/core/references/pictureZip';
+import { gif, png } from '../images';
+
+const bytesOf = (buffer: Buffer): Uint8Array<ArrayBuffer> => Uint8Array.from(buffer);
+const place = { IFD0: { Copyright: 'somebody' }, IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' } };
+const made = (): sharp.Sharp =>
+  sharp({ create: { width: 40, height: 30, channels: 3, background: '#4a7' } }).withExif(place);
+const joined = (parts: Uint8Array[] | undefined): Buffer => Buffer.concat(parts ?? []);
+const raw = (file: Buffer): Promise<Buffer> => sharp(file).raw().toBuffer();
+
+describe('stripMetadata', () => {
+  it.each(['jpeg', 'webp', 'png'] as const)(
+    'takes out of %s where it was taken, and leaves every pixel',
+    async (kind) => {
+      const file = await made().toFormat(kind).toBuffer();
+      expect((await sharp(file).metadata()).exif).toBeDefined();
+      const stripped = joined(stripMetadata(`image/${kind}`, bytesOf(file), 1));
+      expect((await sharp(stripped).metadata()).exif).toBeUndefined();
+      expect(stripped.includes('somebody')).toBe(false);
+      expect(await raw(stripped)).toEqual(await raw(file));
+      expect('kind' in inspectImage(bytesOf(stripped))).toBe(false);
+    },
+  );
+  it('keeps which way up a JPEG is, and nothing else', async () => {
+    const file = await made().jpeg().withMetadata({ orientation: 6 }).toBuffer();
+    const stripped = joined(stripMetadata('image/jpeg', bytesOf(file), 6));
+    const { orientation, exif } = await sharp(stripped).metadata();
+    expect(orientation).toBe(6);
+    expect(exif?.length).toBeLessThan(50);
+  });
+  it('drops further pictures behind the end of a JPEG', async () => {
+    const file = await sharp({ create: { width: 9, height: 9, channels: 3, background: '#333' } })
+      .jpeg()
+      .toBuffer();
+    const stripped = joined(
+      stripMetadata('image/jpeg', bytesOf(Buffer.concat([file, Buffer.from('GPS elsewhere')])), 1),
+    );
+    expect(stripped).toEqual(file);
+  });
+  it('leaves a file alone that tells nothing', async () => {
+    expect(stripMetadata('image/png', png(5, 5), 1)).toBeUndefined();
+    const plain = await sharp({ create: { width: 9, height: 9, channels: 3, background: '#333' } })
+      .jpeg()
+      .toBuffer();
+    expect(stripMetadata('image/jpeg', bytesOf(plain), 1)).toBeUndefined();
+  });
+});
+
+describe('isAnimated', () => {
+  it('tells moving files from still ones', async () => {
+    const frame = { create: { width: 4, height: 4, channels: 3 as const, background: '#123' } };
+    const frames = await Promise.all(
+      ['#111', '#999'].map((background) =>
+        sharp({ create: { ...frame.create, background } })
+          .png()
+          .toBuffer(),
+      ),
+    );
+    const moving = await sharp(frames, { join: { animated: true } })
+      .gif()
+      .toBuffer();
+    const movingWebp = await sharp(frames, { join: { animated: true } })
+      .webp()
+      .toBuffer();
+    expect([isAnimated('image/gif', moving), isAnimated('image/gif', gif)]).toEqual([true, false]);
+    expect(isAnimated('image/webp', movingWebp)).toBe(true);
+    expect(isAnimated('image/png', png(4, 4))).toBe(false);
+    const chunk = Buffer.concat([Buffer.from([0, 0, 0, 8]), Buffer.from('acTL'), Buffer.alloc(8)]);
+    const apng = Buffer.concat([png(4, 4).subarray(0, 33), chunk, Buffer.from(crc32(chunk).toString(16))]);
+    expect(isAnimated('image/png', apng)).toBe(true);
+  });
+});
+
+describe('names', () => {
+  it('of any length and script stay readable, with their ending', () => {
+    const long = `${'猫'.repeat(290)}.jpeg`;
+    expect([...shortName(long)].length).toBeLessThan(80);
+    expect(shortName(long).endsWith('.jpeg')).toBe(true);
+    expect(problemSentence('<b>x</b>.png', { kind: 'gone' })).toContain('“<b>x</b>.png” could no longer be read');
+    expect(noteSentence('a.gif', ['first frame', 'other ending'])).toMatch(/moves; .* and is of another kind/);
+  });
+});
+
+describe('unzipFiles', () => {
+  async function* inChunks(bytes: Uint8Array, size: number): AsyncGenerator<Uint8Array> {
+    for (let at = 0; at < bytes.length; at += size) yield await Promise.resolve(bytes.subarray(at, at + size));
+  }
+  const namesIn = async (bytes: Uint8Array, size = 50, entry = 1 << 20): Promise<string[]> => {
+    const names: string[] = [];
+    await unzipFiles(
+      inChunks(bytes, size),
+      ({ name, bytes: inside }) => {
+        names.push(`${name} ${String(inside.length)}`);
+        return Promise.resolve();
+      },
+      { entry, total: 1 << 24 },
+    );
+    return names;
+  };
+  const zip = zipSync({
+    'a.png': png(4, 4),
+    'in/é.png': new Uint8Array(70),
+    '__MACOSX/a.png': new Uint8Array(3),
+    '.hidden': new Uint8Array(3),
+  });
+  it('hands out the files, stored and packed, without litter', async () => {
+    expect(await namesIn(zip)).toEqual([`a.png ${String(png(4, 4).length)}`, 'in/é.png 70']);
+    expect(await namesIn(zipSync({ 'b.png': [png(4, 4), { level: 0 }] }), 7)).toHaveLength(1);
+  });
+  it('stops with a sentence at what is no ZIP and at more than it says', async () => {
+    await expect(namesIn(new TextEncoder().encode('not a zip at all'))).rejects.toThrow('is not a ZIP');
+    const bomb = zipSync({ 'big.png': new Uint8Array(3 << 20) });
+    await expect(namesIn(bomb, 1 << 16)).rejects.toThrow(ZipProblem);
+  });
+});
