@@ -56,6 +56,12 @@ export interface Waiting {
   inFolder?: Picture['inFolder'];
 }
 
+/** An image within the record: for thumbnails, since browsers keep each blob as a file of its own. */
+export interface SmallImage {
+  type: string;
+  bytes: ArrayBuffer;
+}
+
 /** A folder on disk that a set mirrors. */
 export interface Folder {
   id: string;
@@ -79,8 +85,8 @@ export interface FoxDb extends DBSchema {
   batches: { key: string; value: Batch };
   waiting: { key: string; value: Waiting; indexes: { byBatch: [string, number] } };
   folders: { key: string; value: Folder };
-  /** Blobs apart from records: `page/<id>`, `picture/<id>`, `thumbnail/<id>`. */
-  images: { key: string; value: Blob };
+  /** Images apart from records: `page/<id>`, `picture/<id>`, `thumbnail/<id>`. */
+  images: { key: string; value: Blob | SmallImage };
   /** Rendered views of figures by reference id; a cache, rebuilt at will. */
   renders: { key: string; value: Render };
   settings: { key: string; value: Settings[keyof Settings] };

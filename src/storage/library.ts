@@ -4,8 +4,16 @@ import { onChange } from './changes';
 import { db } from './db';
 import { storageProblem } from './problems';
 
-/** Between two times that views are told while changes keep coming; seldom for a library that takes long to lay out. */
-const coalesceMs = (): number => (known.size > 2000 ? 1200 : 250);
+/** A change by hand shows at once; while changes keep coming, as when pictures are taken in, views are told now and then. */
+const SOON_MS = 40;
+const SELDOM_MS = 1500;
+const BUSY = { times: 3, withinMs: 4000 };
+let told: number[] = [];
+function coalesceMs(): number {
+  const now = Date.now();
+  told = told.filter((at) => now - at < BUSY.withinMs);
+  return told.length >= BUSY.times ? SELDOM_MS : SOON_MS;
+}
 
 export interface Library {
   /** Everything kept, the bin included; undefined while it is read for the first time. */
@@ -45,6 +53,7 @@ async function refresh(): Promise<void> {
       else known.delete(id);
     });
   }
+  told.push(Date.now());
   publish({ pictures: [...known.values()], problem: undefined });
 }
 

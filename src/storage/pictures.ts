@@ -7,8 +7,8 @@ import {
   pictureSetSchema,
 } from '@/core/references/picture';
 import { announce, announceRecords } from './changes';
-import { atomically, db, type WriteTransaction } from './db';
-import { imageKey } from './images';
+import { atomically, db, type SmallImage, type WriteTransaction } from './db';
+import { imageKey, smallImage } from './images';
 
 /** Sets in the order they were made, without those in the bin. */
 export async function listSets(): Promise<PictureSet[]> {
@@ -65,7 +65,7 @@ export async function putPicture(
   tx: WriteTransaction,
   picture: Picture,
   image: Blob | undefined,
-  thumbnail: Blob,
+  thumbnail: SmallImage,
 ): Promise<void> {
   // One after another: the first that fails ends the transaction, and nothing is left unheard.
   await tx.objectStore('pictures').put(pictureSchema.parse(picture));
@@ -75,7 +75,8 @@ export async function putPicture(
 
 /** Keep a picture with its image and thumbnail, all or nothing. */
 export async function addPicture(picture: Picture, image: Blob, thumbnail: Blob): Promise<void> {
-  await atomically(['pictures', 'images'], (tx) => putPicture(tx, picture, image, thumbnail));
+  const small = await smallImage(thumbnail);
+  await atomically(['pictures', 'images'], (tx) => putPicture(tx, picture, image, small));
   announceRecords('pictures', [picture.id]);
 }
 

@@ -6,6 +6,8 @@ const MAX_FILE_BYTES = 400 * 1024 ** 2;
 
 /** Files prepared at once, each in a worker of its own. */
 const WORKERS = 2;
+/** Begun at once: while one is decoded, the other of its worker is made small. */
+const AHEAD = 2 * WORKERS;
 
 export interface Preparer {
   /**
@@ -38,11 +40,11 @@ export function startPreparer(): Preparer {
         const client = (clients[index % WORKERS] ??= startPictureWorker());
         return prepareOne(client, files[index].file, files[index].name);
       };
-      const coming = Array.from({ length: WORKERS + 1 }, (_, i) => begin(i));
+      const coming = Array.from({ length: AHEAD }, (_, i) => begin(i));
       for (const [index, given] of files.entries()) {
         const preparation = await Promise.race([coming[index], aborted]);
         if (!preparation || signal.aborted) return stop();
-        coming.push(begin(index + WORKERS + 1));
+        coming.push(begin(index + AHEAD));
         await each(given, preparation);
       }
     },

@@ -1,5 +1,5 @@
 import { crc32 } from 'node:zlib';
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { zipSync } from 'fflate';
 import { inspectImage, noteSentence, problemSentence, shortName } from '@/core/references/imageFile';
@@ -9,7 +9,7 @@ import { gif, png } from '../images';
 
 const bytesOf = (buffer: Buffer): Uint8Array<ArrayBuffer> => Uint8Array.from(buffer);
 const place = { IFD0: { Copyright: 'somebody' }, IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' } };
-const made = (): sharp.Sharp =>
+const made = (): Sharp =>
   sharp({ create: { width: 40, height: 30, channels: 3, background: '#4a7' } }).withExif(place);
 const joined = (parts: Uint8Array[] | undefined): Buffer => Buffer.concat(parts ?? []);
 const raw = (file: Buffer): Promise<Buffer> => sharp(file).raw().toBuffer();

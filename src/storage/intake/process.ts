@@ -3,17 +3,20 @@ import { NO_RIGHTS, type Picture } from '@/core/references/picture';
 import { type Preparer, startPreparer } from '@/workers/prepareFile';
 import type { Preparation, PreparedPicture } from '@/workers/picture.worker';
 import { announce, announceRecords } from '../changes';
-import { atomically, type Batch, db, type Waiting, type WriteTransaction } from '../db';
+import { atomically, type Batch, db, type SmallImage, type Waiting, type WriteTransaction } from '../db';
+import { smallImage } from '../images';
 import { putPicture } from '../pictures';
 import { isQuotaError } from '../problems';
 import { fileInMemory, forgetFile, isStaging } from './stage';
 
 /** Written in one transaction: few enough that a crash repeats little work, enough that the disk is not asked for every picture. */
-const WRITTEN_TOGETHER = 12;
+const WRITTEN_TOGETHER = 24;
 /** Read from the waiting line at a time. */
 const STRIDE = 48;
 /** Notes and picture ids kept of one batch. */
 const MAX_NOTES = 500;
+/** Views are told of progress this often: telling costs what it takes to draw them. */
+const TELL_EVERY_MS = 500;
 /** One tab prepares at a time; what others are given waits in the same line. */
 const LOCK = 'fox-minute-intake';
 
@@ -21,6 +24,8 @@ interface Outcome {
   waiting: Waiting;
   file: File | undefined;
   preparation: Preparation;
+  /** Its thumbnail as it is kept. */
+  small?: SmallImage;
 }
 
 /** A picture's record from what was read off its file. */
@@ -94,7 +99,7 @@ async function writeOne(
     }
     const picture = pictureFrom(waiting, file, prepared, batch, nowMs);
     const image = waiting.inFolder ? undefined : (prepared.image ?? file);
-    await putPicture(tx, picture, image, prepared.thumbnail);
+    await putPicture(tx, picture, image, outcome.small as SmallImage);
     to.added.push(picture.id);
     if (prepared.notes.length > 0) to.notes.push(noteSentence(waiting.name, prepared.notes));
   }
@@ -117,8 +122,19 @@ async function writeTogether(outcomes: readonly Outcome[], batchId: string, nowM
     });
   });
   for (const { waiting } of outcomes) forgetFile(waiting.id);
-  announceRecords('pictures', [...written.added, ...written.changed]);
+  tell([...written.added, ...written.changed]);
+}
+
+let untold: string[] = [];
+let toldAtMs = 0;
+/** Tell views what changed, now and then; with `now` whatever they have not been told. */
+function tell(ids: readonly string[], now = false): void {
+  untold.push(...ids);
+  if (!now && Date.now() - toldAtMs < TELL_EVERY_MS) return;
+  if (untold.length > 0) announceRecords('pictures', untold);
   announce('batches');
+  untold = [];
+  toldAtMs = Date.now();
 }
 
 /** Write what was prepared; when there is no room for all together, one by one, and what does not fit is left out by name. */
@@ -150,17 +166,23 @@ async function waitingOf(batchId: string): Promise<Waiting[]> {
   return (await db()).getAllFromIndex('waiting', 'byBatch', range, STRIDE);
 }
 
-/** Prepare a stretch of the line. @returns Whether there was anything. */
-async function processStretch(batch: Batch, preparer: Preparer, signal: AbortSignal): Promise<boolean> {
+/** Prepare a stretch of the line. @returns Whether anything waited, and whether it can be read in this tab. */
+async function processStretch(
+  batch: Batch,
+  preparer: Preparer,
+  signal: AbortSignal,
+): Promise<'none' | 'elsewhere' | 'some'> {
   const line = await waitingOf(batch.id);
-  if (line.length === 0) return false;
+  if (line.length === 0) return 'none';
+  const staging = await isStaging(batch.id);
   let outcomes: Outcome[] = [];
   const readable: { waiting: Waiting; file: File; name: string }[] = [];
   for (const waiting of line) {
     const file = waiting.file ?? fileInMemory(waiting.id);
     if (file) readable.push({ waiting, file, name: waiting.name });
-    else outcomes.push({ waiting, file, preparation: { ok: false, problem: { kind: 'not copied' } } });
+    else if (!staging) outcomes.push({ waiting, file, preparation: { ok: false, problem: { kind: 'not copied' } } });
   }
+  if (readable.length + outcomes.length === 0) return 'elsewhere';
   let writing: Promise<void> = Promise.resolve();
   const flush = (): Promise<void> => {
     const together = outcomes;
@@ -169,7 +191,8 @@ async function processStretch(batch: Batch, preparer: Preparer, signal: AbortSig
     return writing;
   };
   await preparer.all(readable, signal, async ({ waiting, file }, preparation) => {
-    outcomes.push({ waiting, file, preparation });
+    const small = preparation.ok ? await smallImage(preparation.picture.thumbnail) : undefined;
+    outcomes.push({ waiting, file, preparation, ...(small && { small }) });
     if (outcomes.length < WRITTEN_TOGETHER) return;
     // The next pictures are prepared while these are written; a failure shows at the flush after.
     const before = writing;
@@ -179,7 +202,7 @@ async function processStretch(batch: Batch, preparer: Preparer, signal: AbortSig
       throw new DOMException('paused or canceled', 'AbortError');
   });
   await flush();
-  return true;
+  return 'some';
 }
 
 /** A batch is done when nothing of it waits. Files that were never handed over, since their page was closed, are told. */
@@ -193,7 +216,7 @@ async function finish(batchId: string): Promise<void> {
       .objectStore('batches')
       .put({ ...batch, done: batch.total, problems: [...batch.problems, ...problems], state: 'done' });
   });
-  announce('batches');
+  tell([], true);
 }
 
 /** Work through what waits, as long as anything does. Does nothing while another tab is at it. */
@@ -206,15 +229,18 @@ export async function processWaiting(signal: AbortSignal): Promise<void> {
         const batch = await nextBatch();
         if (!batch) return;
         try {
-          if (await processStretch(batch, preparer, signal)) continue;
+          const did = await processStretch(batch, preparer, signal);
+          if (did === 'some') continue;
+          // The tab that was given the files has them; it goes on.
+          if (did === 'elsewhere') return;
         } catch (error) {
           if (error instanceof DOMException && error.name === 'AbortError') continue;
           throw error;
         }
-        if (await isStaging(batch.id)) await new Promise((resolve) => setTimeout(resolve, 50));
-        else await finish(batch.id);
+        await finish(batch.id);
       }
     } finally {
+      tell([], true);
       preparer.stop();
     }
   });

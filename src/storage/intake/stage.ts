@@ -11,13 +11,15 @@ export interface Given {
   inFolder?: NonNullable<Picture['inFolder']>;
 }
 
-/** Copied at a time. */
-const STRIDE = 48;
-/** Copies of files that wait take up to this much room; beyond it they wait in memory and do not outlive a reload. */
+/** Written at a time. */
+const STRIDE = 64;
+/** Files that wait longer than this are copied, so that a reload loses none; what is done sooner is spared the copying. */
+const GRACE_MS = 4000;
+/** Copies take up to this much room; beyond it files wait in memory and do not outlive a reload. */
 const COPIED_BYTES = 2 * 1024 ** 3;
 const MAX_NAME = 300;
 
-/** Files that could not be copied, by their id, while this page lives. */
+/** Files given in this tab that are not prepared yet, by their id. */
 const inMemory = new Map<string, File>();
 export const fileInMemory = (id: string): File | undefined => inMemory.get(id);
 export const forgetFile = (id: string): boolean => inMemory.delete(id);
@@ -25,9 +27,8 @@ export const forgetFile = (id: string): boolean => inMemory.delete(id);
 export const cutName = (name: string): string => [...name].slice(0, MAX_NAME).join('').slice(0, MAX_NAME) || 'Picture';
 
 /**
- * Take files in: they wait in the database, so that a reload loses none, and are prepared from there (see process.ts). Begins as soon as the
- * first are copied.
- * @param onStaged Called once the first files wait.
+ * Take files in: they wait in the database and are prepared from there (see process.ts), which begins as soon as the first wait.
+ * @param onStaged Called once the first files wait, and when all are copied or prepared.
  */
 export async function stageFiles(
   given: readonly Given[],
@@ -64,43 +65,43 @@ export async function isStaging(batchId: string): Promise<boolean> {
 
 async function stage(batch: Batch, given: readonly Given[], onStaged: () => void): Promise<void> {
   await (await db()).put('batches', batch);
-  let bytes = 0;
   for (let from = 0; from < Math.min(given.length, MAX_FILES); from += STRIDE) {
     const files = given.slice(from, Math.min(from + STRIDE, MAX_FILES));
-    const waiting = files.map(({ file, name, inFolder }, i): Waiting => {
-      bytes += file.size;
-      const id = crypto.randomUUID();
-      // A file in a linked folder is read from there; it needs no copy.
-      const copied = bytes <= COPIED_BYTES;
-      if (!copied) inMemory.set(id, file);
-      return {
-        id,
-        batchId: batch.id,
-        position: from + i,
-        name: cutName(name),
-        ...(copied && { file }),
-        ...(inFolder && { inFolder }),
-      };
+    await atomically(['waiting'], async (tx) => {
+      for (const [i, { file, name, inFolder }] of files.entries()) {
+        const id = crypto.randomUUID();
+        inMemory.set(id, file);
+        await tx.objectStore('waiting').put({
+          id,
+          batchId: batch.id,
+          position: from + i,
+          name: cutName(name),
+          ...(inFolder && { inFolder }),
+        });
+      }
     });
-    await keepWaiting(waiting);
     if (from === 0) {
       announce('batches');
       onStaged();
     }
   }
-  announce('batches');
+  await new Promise((resolve) => setTimeout(resolve, GRACE_MS));
+  await copyWaiting(batch.id);
 }
 
-/** Let files wait; those that cannot be copied (no room, or gone) wait in memory, where reading them will tell why. */
-async function keepWaiting(waiting: readonly Waiting[]): Promise<void> {
-  const put = (list: readonly Waiting[]): Promise<void> =>
-    atomically(['waiting'], async (tx) => {
-      for (const entry of list) void tx.objectStore('waiting').put(entry);
-    });
-  try {
-    await put(waiting);
-  } catch {
-    for (const { id, file } of waiting) if (file) inMemory.set(id, file);
-    await put(waiting.map(({ file: _, ...rest }) => rest));
+/** Copy the files of a batch that still wait. One that cannot be copied (no room, or gone) stays in memory, where reading it tells why. */
+async function copyWaiting(batchId: string): Promise<void> {
+  const range = IDBKeyRange.bound([batchId, 0], [batchId, Infinity]);
+  const ids = await (await db()).getAllKeysFromIndex('waiting', 'byBatch', range);
+  let bytes = 0;
+  for (const id of ids) {
+    const file = inMemory.get(id);
+    if (!file) continue;
+    bytes += file.size;
+    if (bytes > COPIED_BYTES) return;
+    await atomically(['waiting'], async (tx) => {
+      const entry = await tx.objectStore('waiting').get(id);
+      if (entry) await tx.objectStore('waiting').put({ ...entry, file });
+    }).catch(() => undefined);
   }
 }
