@@ -8,6 +8,7 @@ import { figureFacts, poseOf, SET_FIGURES } from '@/core/figure/reference';
 import { fieldBounds } from '@/core/figure/surface';
 import { proposePlan } from '@/core/practice/propose';
 import { expandPlan } from '@/core/practice/timeline';
+import { referenceRows } from './references';
 
 const median = (values: number[]): number => values.sort((a, b) => a - b)[Math.floor(values.length / 2)];
 
@@ -147,4 +148,6 @@ function figures(): Figure[] {
   ];
 }
 
-console.log(JSON.stringify({ rows: [planExpansion(), surfaceMeshing()], figures: figures() }));
+console.log(
+  JSON.stringify({ rows: [planExpansion(), surfaceMeshing()], figures: figures(), references: referenceRows() }),
+);

@@ -52,4 +52,3 @@ export async function findBodies(folder, model = 'full') {
   writeFileSync(`${folder}/bodies.json`, JSON.stringify(out));
   return out;
 }
-if (process.argv[1].endsWith('bodies.mjs')) await findBodies(process.argv[2], process.argv[3]);

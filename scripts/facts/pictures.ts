@@ -75,7 +75,7 @@ for (const [i, { poseId, build, view: shown }] of SET_FIGURES.entries()) {
     .extract({ left: 0, top: 0, width: w, height: h })
     .jpeg({ quality: 88 })
     .toFile(`${dir}/${file}`);
-  const { name: _, ...facts } = figureFacts({ poseId, build, view });
+  const facts = figureFacts({ poseId, build, view });
   truths.push({
     file,
     poseId,

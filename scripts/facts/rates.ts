@@ -12,10 +12,10 @@ interface Found {
   ms: number;
 }
 const [dir] = process.argv.slice(2);
-const read = <T>(file: string): T => JSON.parse(readFileSync(`${dir}/${file}`, 'utf8')) as T;
-const bodies = read<Record<string, Found>>('bodies.json');
+const read = (file: string): unknown => JSON.parse(readFileSync(`${dir}/${file}`, 'utf8'));
+const bodies = read('bodies.json') as Record<string, Found>;
 const truths = ['0', '1']
-  .flatMap((share) => read<Truth[]>(`truth-${share}.json`))
+  .flatMap((share) => read(`truth-${share}.json`) as Truth[])
   .sort((a, b) => a.file.localeCompare(b.file));
 
 const eyeLevel = (deg: number): string => (deg > 22 ? 'from above' : deg < -3 ? 'from below' : 'at eye level');

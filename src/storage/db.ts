@@ -1,4 +1,11 @@
-import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from 'idb';
+import {
+  type DBSchema,
+  type IDBPDatabase,
+  type IDBPObjectStore,
+  type IDBPTransaction,
+  openDB,
+  type StoreNames,
+} from 'idb';
 import type { Page, Session } from '@/core/journal/session';
 import type { Body } from '@/core/body/body';
 import type { ImageProblem } from '@/core/references/imageFile';
@@ -109,12 +116,18 @@ export type Store = (typeof STORES)[number];
 const DB_NAME = 'fox-minute';
 const DB_VERSION = 2;
 
+type PicturesUpgraded = IDBPObjectStore<FoxDb, StoreNames<FoxDb>[], 'pictures', 'versionchange'>;
+async function upgradePictures(pictures: PicturesUpgraded): Promise<void> {
+  for (let cursor = await pictures.openCursor(); cursor; cursor = await cursor.continue())
+    await cursor.update(pictureSchema.parse(cursor.value));
+}
+
 let handle: Promise<IDBPDatabase<FoxDb>> | undefined;
 
 /** The database, opened once. A later version opened in another tab closes this one, which then opens again on demand. */
 export function db(): Promise<IDBPDatabase<FoxDb>> {
   handle ??= openDB<FoxDb>(DB_NAME, DB_VERSION, {
-    async upgrade(database, oldVersion, _new, tx) {
+    upgrade(database, oldVersion, _new, tx) {
       if (oldVersion < 1) {
         database.createObjectStore('sessions', { keyPath: 'id' }).createIndex('byStart', 'startedAtMs');
         database.createObjectStore('pages', { keyPath: 'id' }).createIndex('bySession', 'sessionId');
@@ -129,13 +142,12 @@ export function db(): Promise<IDBPDatabase<FoxDb>> {
         database.createObjectStore('batches', { keyPath: 'id' });
         database.createObjectStore('waiting', { keyPath: 'id' }).createIndex('byBatch', ['batchId', 'position']);
         database.createObjectStore('folders', { keyPath: 'id' });
-        // A picture can be in several sets now.
+        // A picture can be in several sets now. Nothing else is read before the upgrade is done.
         const pictures = tx.objectStore('pictures');
         pictures.deleteIndex('bySet');
         pictures.createIndex('bySet', 'setIds', { multiEntry: true });
         pictures.createIndex('byHash', 'hash');
-        for (let cursor = await pictures.openCursor(); cursor; cursor = await cursor.continue())
-          await cursor.update(pictureSchema.parse(cursor.value));
+        void upgradePictures(pictures);
       }
     },
     blocking(_current, _blocked, event) {

@@ -41,14 +41,14 @@ export async function mayRead({ handle }: Folder, ask: boolean): Promise<boolean
   return (await requestPermission?.call(handle, { mode: 'read' })) === 'granted';
 }
 
-export interface FolderFile {
+interface FolderFile {
   path: string;
   file: File;
 }
 const MAX_FOLDER_FILES = 20_000;
 
 /** Files in a folder and the folders in it, by path; hidden ones are left out. */
-export async function* filesIn(directory: FileSystemDirectoryHandle, path = ''): AsyncGenerator<FolderFile> {
+async function* filesIn(directory: FileSystemDirectoryHandle, path = ''): AsyncGenerator<FolderFile> {
   for await (const [name, entry] of directory as unknown as AsyncIterable<[string, FileSystemHandle]>) {
     if (name.startsWith('.')) continue;
     if (entry.kind === 'directory') yield* filesIn(entry as FileSystemDirectoryHandle, `${path}${name}/`);

@@ -1,4 +1,3 @@
-import { useSyncExternalStore } from 'react';
 import type { Picture, PictureSet } from '@/core/references/picture';
 import { changePictures, loadSet, type PictureChange, saveSet } from './pictures';
 
@@ -13,14 +12,10 @@ export interface Done {
 const DEPTH = 100;
 let past: readonly Done[] = [];
 let future: readonly Done[] = [];
-let state = { undo: undefined as Done | undefined, redo: undefined as Done | undefined };
-const listeners = new Set<() => void>();
 
 function moved(nextPast: readonly Done[], nextFuture: readonly Done[]): void {
   past = nextPast.slice(-DEPTH);
   future = nextFuture;
-  state = { undo: past.at(-1), redo: future.at(-1) };
-  listeners.forEach((listener) => listener());
 }
 
 const remember = (done: Done): void => moved([...past, done], []);
@@ -68,14 +63,3 @@ export async function alterSet(words: string, after: PictureSet, nowMs: number):
     redo: () => saveSet(after),
   });
 }
-
-/** What can be undone and done again, newest first. */
-export const useHistory = (): typeof state =>
-  useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => state,
-    () => state,
-  );

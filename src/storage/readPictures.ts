@@ -22,7 +22,7 @@ const LIGHT_SURE = { light: 0.84, lightFrom: 0.8 };
  * A picture's fields from what was found in it. Its tone stays; what the learner said is not touched.
  * @param gray Its lightness, for reading the light on the body; missing where it cannot be had.
  */
-export function readingOf(
+function readingOf(
   { found, sure, measures, widthPx, heightPx }: Picture,
   { body, people }: FoundBodies,
   gray: GrayPicture | undefined,
@@ -89,9 +89,9 @@ async function linedUp(skip: ReadonlySet<string>): Promise<Picture[]> {
 
 let client: Client<LandmarksApi> | undefined;
 /** The worker is kept while the page lives: starting it costs seconds and 300 MB are given back when it stops. */
-export function landmarks(): LandmarksApi {
+function landmarks(): LandmarksApi {
   client ??= startLandmarksWorker();
-  return client.api as unknown as LandmarksApi;
+  return client.api;
 }
 export function stopLandmarks(): void {
   client?.stop();

@@ -53,7 +53,7 @@ export const figureReferenceFacts = (referenceId: string): ReferenceFacts => ({
 });
 
 /** What a picture is chosen by: as found, or as the learner said. */
-export function pictureFacts(picture: Picture): ReferenceFacts {
+function pictureFacts(picture: Picture): ReferenceFacts {
   const facts = effectiveFacts(picture);
   return {
     id: pictureReferenceId(picture.id),
@@ -98,7 +98,7 @@ export function drawnByPicture(sessions: readonly Session[]): Map<string, DrawnF
 }
 
 /** Pictures a set holds, by hand or by its rule. */
-export async function picturesOf(setId: string): Promise<Picture[]> {
+async function picturesOf(setId: string): Promise<Picture[]> {
   const set = await loadSet(setId);
   if (!set?.rule) return listPictures(setId);
   const [library, sessions] = await Promise.all([listPictures(LIBRARY_ID), listSessions()]);

@@ -1,21 +1,45 @@
 'use client';
+import { useSyncExternalStore } from 'react';
+import { onChange } from './changes';
 import { loadSetting } from './settings';
-import { useStored } from './useStored';
 
-let asked: Promise<boolean> | undefined;
-/** Asked by every figure of a grid at once, read once. */
-function load(): Promise<boolean> {
-  asked ??= loadSetting('covered')
-    .then((covered) => covered ?? false)
-    .finally(() => (asked = undefined));
-  return asked;
+let covered: boolean | undefined;
+const listeners = new Set<() => void>();
+let stopListening: (() => void) | undefined;
+
+function read(): void {
+  loadSetting('covered')
+    .then(
+      (value) => (covered = value ?? false),
+      // Where it cannot be known they are.
+      () => (covered = true),
+    )
+    .finally(() => listeners.forEach((listener) => listener()));
+}
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  if (!stopListening) {
+    stopListening = onChange((store) => {
+      if (store === 'settings') read();
+    });
+    read();
+  }
+  return () => {
+    listeners.delete(listener);
+    if (listeners.size > 0) return;
+    stopListening?.();
+    stopListening = undefined;
+  };
 }
 
 /**
- * Whether figures wear close-fitting cover, as chosen for shared screens; undefined until that is known, when nothing should show.
- * Where it cannot be known they do.
+ * Whether figures wear close-fitting cover and unclothed pictures are veiled, as chosen for shared screens; undefined until that is known,
+ * when nothing should show. Asked by every picture of a grid, so it is read once for all of them.
  */
-export function useCovered(): boolean | undefined {
-  const { value, problem } = useStored(load, ['settings'], []);
-  return problem ? true : value;
-}
+export const useCovered = (): boolean | undefined =>
+  useSyncExternalStore(
+    subscribe,
+    () => covered,
+    () => undefined,
+  );

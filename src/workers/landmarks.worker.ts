@@ -55,7 +55,7 @@ function sample(image: ImageBitmap, { x, y, size, turn }: Region, px: number, lo
 
 async function run(model: CompiledModel, numbers: Float32Array, px: number): Promise<Float32Array[]> {
   const input = new Tensor(numbers, [1, px, px, 3]);
-  const outputs = (await model.run(input)) as Tensor[];
+  const outputs = await model.run(input);
   input.delete();
   return outputs.map((output) => {
     const values = new Float32Array(output.toTypedArray() as Float32Array);

@@ -9,8 +9,7 @@ import { gif, png } from '../images';
 
 const bytesOf = (buffer: Buffer): Uint8Array<ArrayBuffer> => Uint8Array.from(buffer);
 const place = { IFD0: { Copyright: 'somebody' }, IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' } };
-const made = (): Sharp =>
-  sharp({ create: { width: 40, height: 30, channels: 3, background: '#4a7' } }).withExif(place);
+const made = (): Sharp => sharp({ create: { width: 40, height: 30, channels: 3, background: '#4a7' } }).withExif(place);
 const joined = (parts: Uint8Array[] | undefined): Buffer => Buffer.concat(parts ?? []);
 const raw = (file: Buffer): Promise<Buffer> => sharp(file).raw().toBuffer();
 
@@ -80,7 +79,7 @@ describe('isAnimated', () => {
 describe('names', () => {
   it('of any length and script stay readable, with their ending', () => {
     const long = `${'猫'.repeat(290)}.jpeg`;
-    expect([...shortName(long)].length).toBeLessThan(80);
+    expect(shortName(long).length).toBeLessThan(80);
     expect(shortName(long).endsWith('.jpeg')).toBe(true);
     expect(problemSentence('<b>x</b>.png', { kind: 'gone' })).toContain('“<b>x</b>.png” could no longer be read');
     expect(noteSentence('a.gif', ['first frame', 'other ending'])).toMatch(/moves; .* and is of another kind/);

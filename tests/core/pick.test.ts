@@ -52,7 +52,7 @@ describe('pick', () => {
         (facts, count, seed, order, times) => {
           const pool = facts.map((f, i): ReferenceFacts => ({ ...f, id: `picture/p${String(i)}` }));
           const timesDrawn = new Map(pool.map((r, i) => [r.id, times[i]]));
-          const picked = pick(request({ pool, count, seed, order: order as PickRequest['order'], timesDrawn }));
+          const picked = pick(request({ pool, count, seed, order: order, timesDrawn }));
           expect(picked).toHaveLength(count);
           for (let from = 0; from < count; from += pool.length) {
             const round = picked.slice(from, from + pool.length).map((p) => p.id);

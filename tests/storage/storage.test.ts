@@ -142,7 +142,9 @@ describe('pictures', () => {
     const { records, imageKeys } = await readRecords();
     expect(records.pictures.map((p) => p.id)).toEqual(['a', 'b', 'c']);
     expect(records.sets.map((s) => s.id)).toEqual(['fresh', 'set']);
-    expect(imageKeys).toEqual(['a', 'b', 'c'].flatMap((id) => [`picture/${id}`]).concat(['a', 'b', 'c'].map((id) => `thumbnail/${id}`)));
+    expect(imageKeys).toEqual(
+      ['a', 'b', 'c'].flatMap((id) => [`picture/${id}`]).concat(['a', 'b', 'c'].map((id) => `thumbnail/${id}`)),
+    );
   });
   it('come in sets that can be put away and back', async () => {
     await saveSet(set('x'));

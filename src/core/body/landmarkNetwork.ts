@@ -16,7 +16,7 @@ export interface NetworkBody {
 }
 
 /** The same outputs by their sizes, since their order differs between builds of the network. */
-export function bySize(outputs: readonly Float32Array[]): {
+function bySize(outputs: readonly Float32Array[]): {
   points: Float32Array;
   score: Float32Array;
   space: Float32Array;

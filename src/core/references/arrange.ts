@@ -20,20 +20,26 @@ interface Group<T> {
   level: number;
   items: T[];
 }
-interface State {
-  counts: number[];
-  /** Stands for the counts: a sum of a number per item left, exact in integers, equal for equal counts. */
-  key: number;
-  last: string | undefined;
+interface Cost {
   conflicts: number;
   /** Equal neighbors that cannot be helped any more, at least. */
   bound: number;
   chance: number;
-  path: number[];
+}
+/** What was placed so far, as the last step and the state before it. */
+interface State extends Cost {
+  before: State | undefined;
+  /** The group taken from; -1 where the place was given. */
+  group: number;
+  /** Stands for the counts left: a sum of a number per item, exact in integers, equal for equal counts. */
+  key: number;
+  last: string | undefined;
 }
 
+/** Followed from each state: the best steps alone. */
+const STEPS = 8;
 /** Kept at each place; more than enough for sessions, and checked against all orders in the tests. */
-const BEAM = 48;
+const BEAM = 24;
 
 /**
  * Put items in an order in which as few neighbors as possible look alike and the level, if any, never falls by more than one.
@@ -58,62 +64,76 @@ export function arrange<T>(items: readonly T[], options: Arrangement<T>): { item
   const looks = [...new Set(list.map((g) => g.look))].filter((l) => l !== undefined);
   const lookIndex = list.map((g) => (g.look === undefined ? -1 : looks.indexOf(g.look)));
   const weights = list.map(() => Math.floor(random() * 2 ** 40));
-  const starts: State = {
-    counts: list.map((g) => g.items.length),
-    key: list.reduce((sum, g, i) => sum + g.items.length * weights[i], 0),
+  /** What may come after a state, with what it costs. */
+  const stepsFrom = (state: State, counts: readonly number[]): State[] => {
+    const perLook = new Array<number>(looks.length).fill(0);
+    let left = -1;
+    let lowest = Infinity;
+    counts.forEach((n, g) => {
+      left += n;
+      if (n > 0) lowest = Math.min(lowest, list[g].level);
+      if (lookIndex[g] >= 0) perLook[lookIndex[g]] += n;
+    });
+    let most = 0;
+    for (let l = 1; l < perLook.length; l++) if (perLook[l] > perLook[most]) most = l;
+    let second = 0;
+    for (let l = 0; l < perLook.length; l++) if (l !== most) second = Math.max(second, perLook[l]);
+    const steps: State[] = [];
+    for (const [g, group] of list.entries()) {
+      if (counts[g] === 0 || group.level > lowest + 1) continue;
+      const own = lookIndex[g];
+      // Of a look with n left, every one of the others parts two at most; one more where something else came last.
+      const others = 2 * (own === most ? second : (perLook[most] ?? 0)) - left - 1;
+      // Lower levels first where nothing else decides; the rest is chance, weighed by how many there are.
+      const chance = random() + 0.7 * (group.level - lowest) - (0.3 * counts[g]) / items.length;
+      steps.push({
+        before: state,
+        group: g,
+        key: state.key - weights[g],
+        last: group.look,
+        conflicts: state.conflicts + (group.look !== undefined && group.look === state.last ? 1 : 0),
+        bound: Math.max(0, others, own < 0 ? 0 : 2 * (perLook[own] - 1) - left),
+        chance: state.chance + chance,
+      });
+    }
+    return steps;
+  };
+  const full = list.map((g) => g.items.length);
+  const start: State = {
+    before: undefined,
+    group: -1,
+    key: full.reduce((sum, n, g) => sum + n * weights[g], 0),
     last: before && look(before),
     conflicts: 0,
     bound: 0,
     chance: 0,
-    path: [],
   };
-  let beam = [starts];
+  let beam: { state: State; counts: number[] }[] = [{ state: start, counts: full }];
   for (let place = 0; place < items.length; place++) {
     const given = slots.get(place);
-    const next = new Map<string, State>();
-    for (const state of beam) {
+    const next = new Map<string, { state: State; counts: number[] }>();
+    for (const { state, counts } of beam) {
       if (given !== undefined) {
         const l = look(given);
-        const clash = l !== undefined && l === state.last ? 1 : 0;
-        offer(next, { ...state, last: l, conflicts: state.conflicts + clash, path: [...state.path, -1] });
+        const conflicts = state.conflicts + (l !== undefined && l === state.last ? 1 : 0);
+        offer(next, { ...state, before: state, group: -1, last: l, conflicts }, counts);
         continue;
       }
-      const perLook = new Array<number>(looks.length).fill(0);
-      let left = -1;
-      let lowest = Infinity;
-      state.counts.forEach((n, g) => {
-        left += n;
-        if (n > 0) lowest = Math.min(lowest, list[g].level);
-        if (lookIndex[g] >= 0) perLook[lookIndex[g]] += n;
-      });
-      for (const [g, group] of list.entries()) {
-        if (state.counts[g] === 0 || group.level > lowest + 1) continue;
-        let bound = 0;
-        for (let l = 0; l < perLook.length; l++) {
-          const own = l === lookIndex[g];
-          const n = perLook[l] - (own ? 1 : 0);
-          // With what came last of this look, every one of the others parts two of them at most.
-          bound = Math.max(bound, n - (left - n) - (own ? 0 : 1));
-        }
-        const clash = group.look !== undefined && group.look === state.last ? 1 : 0;
-        // Lower levels first where nothing else decides; the rest is chance, weighed by how many there are.
-        const chance = random() + 0.7 * (group.level - lowest) - (0.3 * state.counts[g]) / items.length;
-        offer(next, {
-          counts: state.counts.with(g, state.counts[g] - 1),
-          key: state.key - weights[g],
-          last: group.look,
-          conflicts: state.conflicts + clash,
-          bound,
-          chance: state.chance + chance,
-          path: [...state.path, g],
-        });
-      }
+      for (const step of stepsFrom(state, counts).sort(byCost).slice(0, STEPS)) offer(next, step, counts);
     }
-    beam = [...next.values()].sort(byCost).slice(0, BEAM);
+    beam = [...next.values()]
+      .sort((a, b) => byCost(a.state, b.state))
+      .slice(0, BEAM)
+      .map(({ state, counts }) => ({
+        state,
+        counts: state.group < 0 ? counts : counts.with(state.group, counts[state.group] - 1),
+      }));
   }
+  const path: number[] = [];
+  for (let state: State | undefined = beam[0].state; state?.before; state = state.before) path.unshift(state.group);
   const queues = list.map(({ items: own }) => [...own]);
-  let last = starts.last;
-  return beam[0].path.map((g, place) => {
+  let last = start.last;
+  return path.map((g, place) => {
     const given = slots.get(place);
     const queue = g >= 0 ? queues[g] : [];
     const ready = first && place < firstCount ? queue.findIndex(first) : 0;
@@ -125,10 +145,10 @@ export function arrange<T>(items: readonly T[], options: Arrangement<T>): { item
   });
 }
 
-const byCost = (a: State, b: State): number => a.conflicts + a.bound - (b.conflicts + b.bound) || a.chance - b.chance;
+const byCost = (a: Cost, b: Cost): number => a.conflicts + a.bound - (b.conflicts + b.bound) || a.chance - b.chance;
 
-function offer(into: Map<string, State>, state: State): void {
+function offer(into: Map<string, { state: State; counts: number[] }>, state: State, counts: number[]): void {
   const key = `${String(state.key)}|${state.last ?? ''}`;
   const known = into.get(key);
-  if (!known || byCost(state, known) < 0) into.set(key, state);
+  if (!known || byCost(state, known.state) < 0) into.set(key, { state, counts });
 }

@@ -1,4 +1,4 @@
-export interface BoardTile {
+interface BoardTile {
   /** Position in the list. */
   index: number;
   left: number;

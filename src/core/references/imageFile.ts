@@ -127,9 +127,7 @@ export const noteSentence = (name: string, notes: readonly ImageNote[]): string 
 const LONG_NAME = 80;
 /** A name as it reads in a sentence: long ones are cut in the middle, so that the ending stays. */
 export const shortName = (name: string): string =>
-  [...name].length <= LONG_NAME
-    ? name
-    : `${[...name].slice(0, LONG_NAME - 20).join('')}…${[...name].slice(-16).join('')}`;
+  name.length <= LONG_NAME ? name : `${name.slice(0, LONG_NAME - 20).toWellFormed()}…${name.slice(-16).toWellFormed()}`;
 
 /** What happened to a file and what to do, in a sentence. */
 export function problemSentence(fileName: string, problem: ImageProblem): string {

@@ -46,7 +46,7 @@ function bitCount(v: number): number {
 }
 
 /** Bits that differ at most between pictures that look alike; unrelated ones differ in about 32. */
-export const ALIKE_BITS = 7;
+const ALIKE_BITS = 7;
 
 interface Hashed {
   id: string;

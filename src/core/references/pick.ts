@@ -63,7 +63,7 @@ const lookOf = (c: Candidate): string | undefined => {
 };
 
 /** Fisher and Yates, in place. */
-export function shuffle<T>(list: T[], random: Random): T[] {
+function shuffle<T>(list: T[], random: Random): T[] {
   for (let i = list.length - 1; i > 0; i--) {
     const j = Math.floor(random() * (i + 1));
     [list[i], list[j]] = [list[j], list[i]];
@@ -71,18 +71,19 @@ export function shuffle<T>(list: T[], random: Random): T[] {
   return list;
 }
 
-/** One from each look in turn, so that no look fills a choice alone; within a look in the order given. */
-function spreadByLook(candidates: readonly Candidate[]): Candidate[] {
+/** One from each look in turn, so that no look fills a choice alone; within a look in the order given, and no more than can be wanted. */
+function spreadByLook(tier: readonly ReferenceFacts[], wanted: number): Candidate[] {
   const byLook = new Map<string, Candidate[]>();
-  for (const candidate of candidates) {
-    const look = lookOf(candidate) ?? '';
+  for (const reference of tier) {
+    const look = `${reference.viewName ?? ''} ${reference.facing ?? ''}`;
     const group = byLook.get(look);
-    if (group) group.push(candidate);
-    else byLook.set(look, [candidate]);
+    if (!group) byLook.set(look, [{ reference, mirrored: false }]);
+    else if (group.length < wanted) group.push({ reference, mirrored: false });
   }
   const groups = [...byLook.values()];
+  const most = Math.max(0, ...groups.map((g) => g.length));
   const out: Candidate[] = [];
-  for (let round = 0; out.length < candidates.length; round++)
+  for (let round = 0; round < most; round++)
     for (const group of groups) if (round < group.length) out.push(group[round]);
   return out;
 }
@@ -108,8 +109,10 @@ function choose(request: PickRequest, pool: readonly ReferenceFacts[], count: nu
       const drawn = new Map(tier.map((r) => [r, cells.get(cellOf(r)) ?? 0]));
       tier.sort((a, b) => (drawn.get(a) as number) - (drawn.get(b) as number));
     }
-    const candidates = tier.map((reference): Candidate => ({ reference, mirrored: false }));
-    const spread = order === 'widen' ? candidates : spreadByLook(candidates);
+    const spread =
+      order === 'widen'
+        ? tier.map((reference): Candidate => ({ reference, mirrored: false }))
+        : spreadByLook(tier, room);
     chosen.push(...(level ? leveled(spread, room, level, chosen, count, mirror) : spread.slice(0, room)));
   }
   if (request.gentleStart) withGentle(chosen, pool, pinned, times);

@@ -129,9 +129,9 @@ const recordSchema = z.object({
 });
 
 /** Pictures kept by the first version knew one set each. */
-export function upgradePicture(value: unknown): unknown {
+function upgradePicture(value: unknown): unknown {
   if (typeof value !== 'object' || value === null || !('setId' in value)) return value;
-  const { setId, ...rest } = value as { setId: unknown };
+  const { setId, ...rest } = value;
   return { setIds: [setId], ...rest };
 }
 

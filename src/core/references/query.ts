@@ -45,8 +45,8 @@ export const EVERYTHING: Query = { text: '', wanted: {}, sort: 'newest first' };
 export function toggled(query: Query, facet: Facet, value: string): Query {
   const before = query.wanted[facet] ?? [];
   const after = before.includes(value) ? before.filter((v) => v !== value) : [...before, value];
-  const wanted = { ...query.wanted, [facet]: after };
-  if (after.length === 0) delete wanted[facet];
+  const others = Object.entries(query.wanted).filter(([name]) => name !== facet);
+  const wanted = Object.fromEntries(after.length > 0 ? [...others, [facet, after]] : others) as Query['wanted'];
   return { ...query, wanted };
 }
 

@@ -69,7 +69,7 @@ export function CoverageView() {
           Draw what is missing
         </button>
       </div>
-      <div className="mt-4 overflow-x-auto" tabIndex={0} role="region" aria-label="Coverage table">
+      <div className="mt-4 overflow-x-auto">
         <table className="border-collapse text-[14px]">
           <thead>
             <tr>

@@ -1,7 +1,7 @@
 import { MAX_FILES } from '@/core/references/imageFile';
 import type { Picture, Rights } from '@/core/references/picture';
 import { announce } from '../changes';
-import { atomically, type Batch, db, type Waiting } from '../db';
+import { atomically, type Batch, db } from '../db';
 
 /** A file that was given, and where in a linked folder it stays. */
 export interface Given {
@@ -24,7 +24,7 @@ const inMemory = new Map<string, File>();
 export const fileInMemory = (id: string): File | undefined => inMemory.get(id);
 export const forgetFile = (id: string): boolean => inMemory.delete(id);
 
-export const cutName = (name: string): string => [...name].slice(0, MAX_NAME).join('').slice(0, MAX_NAME) || 'Picture';
+const cutName = (name: string): string => name.slice(0, MAX_NAME).toWellFormed() || 'Picture';
 
 /**
  * Take files in: they wait in the database and are prepared from there (see process.ts), which begins as soon as the first wait.
@@ -36,6 +36,7 @@ export async function stageFiles(
   rights: Rights | null,
   nowMs: number,
   onStaged: () => void,
+  graceMs = GRACE_MS,
 ): Promise<string> {
   const batch: Batch = {
     id: crypto.randomUUID(),
@@ -51,7 +52,7 @@ export async function stageFiles(
     rights,
     seen: false,
   };
-  await navigator.locks.request(stagingLock(batch.id), () => stage(batch, given, onStaged));
+  await navigator.locks.request(stagingLock(batch.id), () => stage(batch, given, onStaged, graceMs));
   onStaged();
   return batch.id;
 }
@@ -63,7 +64,7 @@ export async function isStaging(batchId: string): Promise<boolean> {
   return held?.some(({ name }) => name === stagingLock(batchId)) ?? false;
 }
 
-async function stage(batch: Batch, given: readonly Given[], onStaged: () => void): Promise<void> {
+async function stage(batch: Batch, given: readonly Given[], onStaged: () => void, graceMs: number): Promise<void> {
   await (await db()).put('batches', batch);
   for (let from = 0; from < Math.min(given.length, MAX_FILES); from += STRIDE) {
     const files = given.slice(from, Math.min(from + STRIDE, MAX_FILES));
@@ -85,7 +86,7 @@ async function stage(batch: Batch, given: readonly Given[], onStaged: () => void
       onStaged();
     }
   }
-  await new Promise((resolve) => setTimeout(resolve, GRACE_MS));
+  await new Promise((resolve) => setTimeout(resolve, graceMs));
   await copyWaiting(batch.id);
 }
 

@@ -5,7 +5,7 @@ import { type KeyLight, towardLight } from '../light';
 import type { Pose } from '../pose';
 import { PARTS } from '../sculptor';
 import { type Camera, cameraOf, cornerWeights, project, projectAll, rasterize } from '../raster';
-import { dot, length, RAD_PER_DEG, sub, type Vec3 } from '../vector';
+import { dot, length, sub, type Vec3 } from '../vector';
 import { describeView, foreshortening, frameFigure, twistDeg, type View, type Facing, type ViewName } from '../view';
 import { actionLine, type ActionLine, type Point } from './actionLine';
 import { type Contour, contourLength, innerContours } from './contours';

@@ -63,7 +63,7 @@ function Report({ batch }: { batch: Batch }) {
               {state === 'canceled' && ' You canceled the rest; what was added stays.'}
             </p>
             {sentences.length > 0 && (
-              <ul className="mt-1 max-h-[150px] list-disc overflow-auto pl-5 wrap-anywhere" tabIndex={0}>
+              <ul className="mt-1 max-h-[150px] list-disc overflow-auto pl-5 wrap-anywhere">
                 {sentences.slice(0, SHOWN).map((sentence, i) => (
                   <li key={i}>{sentence}</li>
                 ))}

@@ -16,7 +16,7 @@ const fail = (error: unknown): void => {
 };
 
 /** Whether pictures can be put into a place by hand. */
-export const takesPictures = (placeId: string, set: PictureSet | undefined): boolean =>
+const takesPictures = (placeId: string, set: PictureSet | undefined): boolean =>
   placeId !== LATER_ID && !set?.rule && !set?.folderId;
 
 /** The name of the place and what is done with all of it. */

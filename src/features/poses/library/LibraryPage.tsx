@@ -69,6 +69,9 @@ export function LibraryPage({
   const unread = here.filter(needsReading).length;
   const unsorted = useMemo(() => here.filter((p) => !needsReading(p) && !isSettled(effectiveFacts(p))), [here]);
   const chosen = found.filter((p) => selection.chosen.has(p.id));
+  const pins = useMemo(() => new Set(set?.pins), [set]);
+  const { toggle } = selection;
+  const cellActions = useMemo(() => ({ toggle }), [toggle]);
   const figures = set?.figures ?? [];
   const byHand = set && !set.rule && !set.folderId ? set : undefined;
   const fail = (error: unknown): void => {
@@ -168,11 +171,11 @@ export function LibraryPage({
               <PictureGrid
                 pictures={found}
                 chosen={selection.chosen}
-                pins={new Set(set?.pins)}
+                pins={pins}
                 placeId={placeId}
                 board={view.view === 'board'}
                 tilePx={view.tilePx}
-                actions={selection}
+                actions={cellActions}
                 onMove={reorderable ? move : undefined}
               />
             )}

@@ -1,45 +1,60 @@
 'use client';
 import { type ReactNode, useEffect, useRef } from 'react';
 
-/** A button that opens a small panel; closed by Escape, by a press outside, or by what is chosen in it. */
+/**
+ * A button that opens a small panel. Escape closes it, a press outside, sending a form in it, and pressing anything marked with
+ * `data-closes`.
+ */
 export function Menu({
   label,
   children,
   up = false,
+  className = 'btn-sm max-sm:h-12',
 }: {
   label: ReactNode;
-  children: (close: () => void) => ReactNode;
+  children: ReactNode;
   /** The panel opens upward, for a bar at the bottom. */
   up?: boolean;
+  className?: string;
 }) {
   const menu = useRef<HTMLDetailsElement>(null);
   useEffect(() => {
-    const closeOutside = (event: PointerEvent): void => {
-      if (menu.current?.open && !menu.current.contains(event.target as Node)) menu.current.open = false;
+    const details = menu.current;
+    if (!details) return;
+    const close = (focus: boolean): void => {
+      details.open = false;
+      if (focus) details.querySelector('summary')?.focus();
     };
-    document.addEventListener('pointerdown', closeOutside);
-    return () => document.removeEventListener('pointerdown', closeOutside);
+    const onPointerDown = (event: PointerEvent): void => {
+      if (details.open && !details.contains(event.target as Node)) close(false);
+    };
+    const onKeyDown = (event: KeyboardEvent): void => {
+      if (event.key !== 'Escape' || !details.open) return;
+      event.stopPropagation();
+      close(true);
+    };
+    const onClick = (event: MouseEvent): void => {
+      if ((event.target as HTMLElement).closest('[data-closes]')) close(true);
+    };
+    const onSubmit = (): void => close(true);
+    document.addEventListener('pointerdown', onPointerDown);
+    details.addEventListener('keydown', onKeyDown);
+    details.addEventListener('click', onClick);
+    details.addEventListener('submit', onSubmit);
+    return () => {
+      document.removeEventListener('pointerdown', onPointerDown);
+      details.removeEventListener('keydown', onKeyDown);
+      details.removeEventListener('click', onClick);
+      details.removeEventListener('submit', onSubmit);
+    };
   }, []);
-  const close = (): void => {
-    if (!menu.current) return;
-    menu.current.open = false;
-    menu.current.querySelector('summary')?.focus();
-  };
   return (
-    <details
-      ref={menu}
-      className="relative"
-      onKeyDown={(event) => {
-        if (event.key !== 'Escape' || !menu.current?.open) return;
-        event.stopPropagation();
-        close();
-      }}
-    >
-      <summary className="btn-quiet btn list-none btn-sm max-sm:h-12">{label}</summary>
+    <details ref={menu} className="relative">
+      <summary className={`btn-quiet btn list-none ${className}`}>{label}</summary>
       <div
-        className={`absolute left-0 z-30 max-h-[50dvh] w-[290px] overflow-auto border border-ink bg-sheet p-3 ${up ? 'bottom-full mb-1' : 'mt-1'}`}
+        className={`absolute left-0 z-30 max-h-[50dvh] w-[290px] overflow-auto border border-ink bg-sheet p-3 text-left ${up ? 'bottom-full mb-1' : 'mt-1'}`}
       >
-        {children(close)}
+        {children}
       </div>
     </details>
   );

@@ -1,6 +1,6 @@
 'use client';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
-import { type KeyboardEvent, useLayoutEffect, useMemo, useState } from 'react';
+import { type KeyboardEvent, memo, useLayoutEffect, useMemo, useState } from 'react';
 import { packBoard } from '@/core/references/board';
 import type { Picture } from '@/core/references/picture';
 import { useWidth } from '@/ui/useWidth';
@@ -37,7 +37,7 @@ function boardRows(pictures: readonly Picture[], width: number, tilePx: number):
 }
 
 /** Pictures in rows of equal cells, or packed at one height as on a board. Only the rows in sight exist. */
-export function PictureGrid({
+export const PictureGrid = memo(function PictureGrid({
   pictures,
   chosen,
   pins,
@@ -180,4 +180,4 @@ export function PictureGrid({
       })}
     </div>
   );
-}
+});

@@ -51,97 +51,80 @@ export function SelectionBar({
           </>
         }
       >
-        {() => (
-          <>
-            {TAGGED.map((name) => (
-              <FactField
-                key={name}
-                name={name}
-                value={sameCorrection(pictures, name) ?? ''}
-                empty="as found"
-                onChange={(value) => actions.correct(ids, name, value)}
-              />
-            ))}
-          </>
-        )}
+        {TAGGED.map((name) => (
+          <FactField
+            key={name}
+            name={name}
+            value={sameCorrection(pictures, name) ?? ''}
+            empty="as found"
+            onChange={(value) => actions.correct(ids, name, value)}
+          />
+        ))}
       </Menu>
       <Menu up label="Theme">
-        {(close) => (
-          <form
-            onSubmit={(event) => {
-              event.preventDefault();
-              if (theme.trim()) actions.addTheme(ids, theme.trim());
-              setTheme('');
-              close();
-            }}
-          >
-            <label className="block">
-              <span className="block font-semibold">Add a theme</span>
-              <input
-                className="input mt-1 w-full input-sm"
-                value={theme}
-                maxLength={60}
-                placeholder="lanterns, market, …"
-                onChange={(event) => setTheme(event.target.value)}
-              />
-            </label>
-            <button type="submit" className="btn mt-2 btn-sm" disabled={!theme.trim()}>
-              Add
-            </button>
-            <ul className="mt-2 flex flex-wrap gap-1">
-              {[...new Set(pictures.flatMap((p) => p.tags))].map((tag) => (
-                <li key={tag}>
-                  <button
-                    type="button"
-                    className="btn-quiet btn btn-xs"
-                    aria-label={`Take the theme ${tag} off`}
-                    onClick={() => actions.removeTheme(ids, tag)}
-                  >
-                    {tag} <X size={12} aria-hidden />
-                  </button>
-                </li>
-              ))}
-            </ul>
-          </form>
-        )}
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (theme.trim()) actions.addTheme(ids, theme.trim());
+            setTheme('');
+          }}
+        >
+          <label className="block">
+            <span className="block font-semibold">Add a theme</span>
+            <input
+              className="input mt-1 w-full input-sm"
+              value={theme}
+              maxLength={60}
+              placeholder="lanterns, market, …"
+              onChange={(event) => setTheme(event.target.value)}
+            />
+          </label>
+          <button type="submit" className="btn mt-2 btn-sm" disabled={!theme.trim()}>
+            Add
+          </button>
+          <ul className="mt-2 flex flex-wrap gap-1">
+            {[...new Set(pictures.flatMap((p) => p.tags))].map((tag) => (
+              <li key={tag}>
+                <button
+                  type="button"
+                  className="btn-quiet btn btn-xs"
+                  aria-label={`Take the theme ${tag} off`}
+                  onClick={() => actions.removeTheme(ids, tag)}
+                >
+                  {tag} <X size={12} aria-hidden />
+                </button>
+              </li>
+            ))}
+          </ul>
+        </form>
       </Menu>
       <Menu up label="Rights">
-        {(close) =>
-          LICENSES.map((license) => (
-            <button
-              key={license}
-              type="button"
-              className="block w-full px-2 py-2 text-left hover:bg-base-300"
-              onClick={() => {
-                actions.setLicense(ids, license);
-                close();
-              }}
-            >
-              <span className="block font-semibold">{LICENSE_WORDS[license].name}</span>
-              <span className="block text-[13px] text-quiet">{LICENSE_WORDS[license].told}</span>
-            </button>
-          ))
-        }
+        {LICENSES.map((license) => (
+          <button
+            key={license}
+            type="button"
+            data-closes
+            className="block w-full px-2 py-2 text-left hover:bg-base-300"
+            onClick={() => actions.setLicense(ids, license)}
+          >
+            <span className="block font-semibold">{LICENSE_WORDS[license].name}</span>
+            <span className="block text-[13px] text-quiet">{LICENSE_WORDS[license].told}</span>
+          </button>
+        ))}
       </Menu>
       <Menu up label="Into a set">
-        {(close) => (
-          <>
-            {sets.map((s) => (
-              <button
-                key={s.id}
-                type="button"
-                className="block w-full px-2 py-2 text-left hover:bg-base-300"
-                onClick={() => {
-                  actions.putIntoSet(ids, s);
-                  close();
-                }}
-              >
-                {s.name}
-              </button>
-            ))}
-            {sets.length === 0 && <p>There is no set made by hand yet. Make one with New set, above.</p>}
-          </>
-        )}
+        {sets.map((s) => (
+          <button
+            key={s.id}
+            type="button"
+            data-closes
+            className="block w-full px-2 py-2 text-left hover:bg-base-300"
+            onClick={() => actions.putIntoSet(ids, s)}
+          >
+            {s.name}
+          </button>
+        ))}
+        {sets.length === 0 && <p>There is no set made by hand yet. Make one with New set, above.</p>}
       </Menu>
       {set && (
         <>

@@ -55,8 +55,8 @@ export function useLibraryActions(): LibraryActions {
       putBack: (ids) => alter(`${many(ids)} put back`, ids, () => ({ binnedAtMs: null })),
       correct: (ids, name, value) =>
         alter(`${FACT_WORDS[name]} of ${many(ids)} ${value === undefined ? 'as found' : 'said'}`, ids, (p) => {
-          const { [name]: _, ...rest } = p.corrected;
-          return { corrected: value === undefined ? rest : { ...rest, [name]: value } };
+          const others = Object.fromEntries(Object.entries(p.corrected).filter(([n]) => n !== name));
+          return { corrected: value === undefined ? others : { ...others, [name]: value } };
         }),
       addTheme: (ids, theme) =>
         alter(`${many(ids)} given the theme ${theme}`, ids, (p) => ({ tags: [...new Set([...p.tags, theme])] })),

@@ -50,7 +50,7 @@ async function update(folder: Folder, set: PictureSet, kick: () => void): Promis
       kick,
     );
   const parts = [
-    fresh.length > replaced.length ? `${counted(fresh.length - replaced.length, 'new picture')}` : '',
+    fresh.length > replaced.length ? counted(fresh.length - replaced.length, 'new picture') : '',
     replaced.length > 0 ? `${counted(replaced.length, 'picture')} changed on disk and read again` : '',
     gone.length > 0 ? `${counted(gone.length, 'picture')} no longer in the folder` : '',
   ].filter(Boolean);

@@ -32,10 +32,13 @@ export function useSelection(pictures: readonly Picture[]): Selection {
     () => (ids.size === 0 ? ids : new Set(pictures.filter((p) => ids.has(p.id)).map((p) => p.id))),
     [ids, pictures],
   );
-  return {
-    chosen,
-    toggle,
-    all: () => setIds(new Set(pictures.map((p) => p.id))),
-    clear: () => setIds(new Set()),
-  };
+  return useMemo(
+    () => ({
+      chosen,
+      toggle,
+      all: () => setIds(new Set(pictures.map((p) => p.id))),
+      clear: () => setIds(new Set()),
+    }),
+    [chosen, toggle, pictures],
+  );
 }

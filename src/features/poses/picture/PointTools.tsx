@@ -54,25 +54,23 @@ export function PointTools({
             <ArrowLeftRight size={15} aria-hidden /> Swap left and right
           </button>
           <Menu label="Toward or away">
-            {() => (
-              <ul>
-                {SWITCHABLE.map((name) => (
-                  <li key={name} className="flex items-center justify-between gap-2 py-1">
-                    <span>
-                      {name}: {depth(name)}
-                    </span>
-                    <button
-                      type="button"
-                      className="btn-quiet btn btn-xs"
-                      aria-label={`Turn the ${name} the other way`}
-                      onClick={() => flip(name)}
-                    >
-                      switch
-                    </button>
-                  </li>
-                ))}
-              </ul>
-            )}
+            <ul>
+              {SWITCHABLE.map((name) => (
+                <li key={name} className="flex items-center justify-between gap-2 py-1">
+                  <span>
+                    {name}: {depth(name)}
+                  </span>
+                  <button
+                    type="button"
+                    className="btn-quiet btn btn-xs"
+                    aria-label={`Turn the ${name} the other way`}
+                    onClick={() => flip(name)}
+                  >
+                    switch
+                  </button>
+                </li>
+              ))}
+            </ul>
           </Menu>
         </>
       )}

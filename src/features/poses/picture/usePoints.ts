@@ -72,6 +72,6 @@ export function usePoints(picture: Picture): Points {
           .finally(() => setBusy(false));
       },
     }),
-    [body, busy, byHand, write, picture],
+    [body, busy, byHand, write, picture, aspect],
   );
 }

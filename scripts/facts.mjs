@@ -1,0 +1,13 @@
+// How often the facts read from pictures are right: npm run facts. Renders figures whose truth is known, lets the shipped model find them in
+// Chromium, and prints the table of docs/picture-facts.md. Needs the files of `npm run build`; takes some minutes.
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { findBodies } from './facts/bodies.mjs';
+
+const folder = mkdtempSync(`${tmpdir()}/facts-`);
+const tsx = (...args) => spawnSync('npx', ['tsx', ...args], { stdio: ['ignore', 'inherit', 'ignore'] });
+for (const share of ['0', '1']) tsx('scripts/facts/pictures.ts', share, '2', folder);
+await findBodies(folder);
+tsx('scripts/facts/rates.ts', folder);
+rmSync(folder, { recursive: true });
