@@ -1,6 +1,6 @@
 // npm run screenshots: one current picture of each main view, from demo data, into docs/screenshots. Needs a build.
 import { execFileSync } from 'node:child_process';
-import { mkdirSync, rmSync } from 'node:fs';
+import { mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import { CHROMIUM } from './chromium.mjs';
 import { serve } from './serve.mjs';
@@ -118,6 +118,31 @@ for (const [name, path] of [
   await page.getByText(/^The action line is/).waitFor({ timeout: 60_000 });
   for (const key of '1234789') await page.keyboard.press(key);
   await shoot('figure-contours', page);
+}
+{
+  const page = await open();
+  await page.goto(`${base}/poses?set=library`);
+  const figures = readdirSync('public/figures').filter((name) => name.endsWith('.webp'));
+  await page.getByLabel('Choose pictures').setInputFiles(figures.map((name) => `public/figures/${name}`));
+  await page.getByText(`${figures.length} pictures added.`).waitFor();
+  await page.getByRole('button', { name: 'Good' }).click();
+  await page.getByText('Finding poses in your pictures').waitFor();
+  await page.getByText('Finding poses in your pictures').waitFor({ state: 'hidden', timeout: 120_000 });
+  await page.waitForTimeout(2500);
+  await shoot('library', page);
+  await page.getByRole('button', { name: 'Pick for me' }).click();
+  await page.getByRole('list', { name: 'Poses picked' }).getByRole('img').first().waitFor();
+  await page.waitForTimeout(600);
+  await shoot('pick', page);
+  await page.getByRole('button', { name: 'Not now' }).click();
+  await page.getByRole('list', { name: 'Pictures' }).getByRole('link', { name: 'bell-ringer-bowing' }).click();
+  await page.getByRole('button', { name: 'Move its points' }).waitFor();
+  for (const key of '1367') await page.keyboard.press(key);
+  await page.waitForTimeout(600);
+  await shoot('picture', page);
+  await page.goto(`${base}/poses?set=coverage`);
+  await page.getByRole('button', { name: /^seated, front/ }).waitFor();
+  await shoot('coverage', page);
 }
 {
   const page = await open({ width: 390, height: 844 });

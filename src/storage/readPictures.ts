@@ -12,7 +12,7 @@ import { atomically, db } from './db';
 import { imageKey, loadImage } from './images';
 import { pictureImage } from './pictureImage';
 
-/** One tab reads at a time. */
+/** One tab reads at a time; another waits until it may go on. */
 const LOCK = 'fox-minute-reading';
 
 /** How often light was right when measured; see docs/picture-facts.md. */
@@ -87,47 +87,55 @@ async function linedUp(skip: ReadonlySet<string>): Promise<Picture[]> {
     .slice(-40);
 }
 
+/** The worker takes seconds to start and holds 300 MB: it stays a while after its last use. */
+const IDLE_MS = 20_000;
 let client: Client<LandmarksApi> | undefined;
-/** The worker is kept while the page lives: starting it costs seconds and 300 MB are given back when it stops. */
-function landmarks(): LandmarksApi {
+let users = 0;
+let idle: ReturnType<typeof setTimeout> | undefined;
+
+async function findBodies(image: Blob, model: LandmarkModel, box?: Box): Promise<FoundBodies> {
+  clearTimeout(idle);
+  users++;
   client ??= startLandmarksWorker();
-  return client.api;
-}
-export function stopLandmarks(): void {
-  client?.stop();
-  client = undefined;
+  try {
+    return await client.api.find(image, model, box);
+  } finally {
+    users--;
+    if (users === 0)
+      idle = setTimeout(() => {
+        client?.stop();
+        client = undefined;
+      }, IDLE_MS);
+  }
 }
 
 /** Read pictures that nobody has read yet, one after another, until all are or the signal says stop. */
 export async function readPictures(signal: AbortSignal): Promise<void> {
-  await navigator.locks.request(LOCK, { ifAvailable: true }, async (lock) => {
-    if (!lock) return;
+  await navigator.locks.request(LOCK, { signal }, async () => {
     const unreadable = new Set<string>();
-    try {
-      let line = await linedUp(unreadable);
-      while (!signal.aborted && line.length > 0) {
-        const picture = line.pop() as Picture;
-        // A picture in a folder that is not open now waits until it is.
-        const image = await pictureImage(picture);
-        if (!image) unreadable.add(picture.id);
-        else {
-          const result = await landmarks().find(image, 'full');
-          if (signal.aborted) return;
-          await keepReading(picture.id, result);
-        }
-        if (line.length === 0) line = await linedUp(unreadable);
-      }
-    } finally {
-      stopLandmarks();
+    let line = await linedUp(unreadable);
+    while (!signal.aborted && line.length > 0) {
+      const picture = line.pop() as Picture;
+      // A picture in a folder that is not open now waits until it is.
+      const image = await pictureImage(picture);
+      if (!image) unreadable.add(picture.id);
+      else await keepReading(picture.id, await findBodies(image, 'full'));
+      if (line.length === 0) line = await linedUp(unreadable);
     }
   });
+}
+
+/** Read one picture ahead of the others, since it is looked at. */
+export async function readNow(picture: Picture): Promise<void> {
+  const image = await pictureImage(picture);
+  if (image) await keepReading(picture.id, await findBodies(image, 'full'));
 }
 
 /** Look at one picture again, on the learner's word: with the larger model, or where they framed it. @returns Whether a body was found. */
 export async function findAgain(picture: Picture, model: LandmarkModel, box?: Box): Promise<boolean> {
   const image = await pictureImage(picture);
   if (!image) return false;
-  const result = await landmarks().find(image, model, box);
+  const result = await findBodies(image, model, box);
   if (!result.body) return false;
   // What was set by hand gives way: this was asked for.
   await (await db()).delete('bodies', picture.id);

@@ -64,14 +64,19 @@ async function run(model: CompiledModel, numbers: Float32Array, px: number): Pro
   });
 }
 
+/** The runtime looks for a graphics processor and warns where there is none; none is used here. */
+async function loadQuietly(): Promise<void> {
+  const { warn } = console;
+  console.warn = () => undefined;
+  await loadLiteRt(BASE).finally(() => (console.warn = warn));
+}
+
 let runtime: Promise<unknown> | undefined;
 const models = new Map<string, Promise<CompiledModel>>();
 function model(name: string): Promise<CompiledModel> {
   // The runtime writes notes through console.error.
   (self as unknown as { Module: object }).Module = { print: () => undefined, printErr: () => undefined };
-  // It looks for a graphics processor at once and complains where there is none; it is not used here.
-  Object.defineProperty(navigator, 'gpu', { value: undefined, configurable: true });
-  runtime ??= loadLiteRt(BASE);
+  runtime ??= loadQuietly();
   const known =
     models.get(name) ?? runtime.then(() => loadAndCompile(`${BASE}${name}.tflite`, { accelerator: 'wasm' }));
   models.set(name, known);

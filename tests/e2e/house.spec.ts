@@ -47,6 +47,45 @@ const SCREENS: [name: string, open: (page: Page) => Promise<void>][] = [
     },
   ],
   [
+    'all pictures, some chosen',
+    async (page) => {
+      await page.goto('/poses?set=library');
+      await page.getByLabel('Choose pictures').setInputFiles('public/figures/archer-sprinting-slight-70.webp');
+      await expect(page.getByText('1 picture added.')).toBeVisible();
+      await page.getByRole('button', { name: /^Choose archer/ }).click();
+      await page.getByText('Say what they show').last().click();
+    },
+  ],
+  [
+    'a picture',
+    async (page) => {
+      await page.goto('/poses?set=library');
+      await page.getByLabel('Choose pictures').setInputFiles('public/figures/archer-sprinting-slight-70.webp');
+      await expect(page.getByText('1 picture added.')).toBeVisible();
+      await page.getByRole('link', { name: 'archer-sprinting-slight-70.webp' }).click();
+      await page
+        .getByRole('button', { name: 'Place points by hand' })
+        .or(page.getByRole('button', { name: 'Move its points' }))
+        .click();
+      await expect(page.getByRole('slider', { name: /left knee/ })).toBeVisible();
+    },
+  ],
+  [
+    'a pick',
+    async (page) => {
+      await page.goto('/poses');
+      await page.getByRole('button', { name: 'Pick for me' }).click();
+      await expect(page.getByRole('list', { name: 'Poses picked' }).getByRole('listitem').first()).toBeVisible();
+    },
+  ],
+  [
+    'what was drawn',
+    async (page) => {
+      await page.goto('/poses?set=coverage');
+      await page.getByRole('button', { name: /^seated, front: \d+ drawn/ }).click();
+    },
+  ],
+  [
     'a figure',
     async (page) => {
       await page.goto(`/poses/figure?id=${encodeURIComponent('figure/archer-turning/masc/-20/6/26')}`);

@@ -15,7 +15,7 @@ async function newSet(page: Page, name: string): Promise<void> {
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Name of the set')).toHaveValue(name);
 }
-const pictures = (page: Page) => page.getByRole('list', { name: 'Pictures' }).getByRole('button');
+const pictures = (page: Page) => page.getByRole('list', { name: 'Pictures' }).getByRole('link');
 const choose = (page: Page) => page.getByLabel('Choose pictures');
 
 test('pictures of every kind go into a set, and a session is drawn from it', async ({ page }) => {
@@ -63,7 +63,7 @@ test('bad files are told one by one and the rest goes through', async ({ page })
     '“words.png” is not a picture.',
     '“half.png” breaks off before its end',
     '“huge.png” has 200 megapixels; up to 100',
-    '“twin.png” is already in this set',
+    '“twin.png” is the same file as “good.png”',
   ])
     await expect(page.getByText(sentence)).toBeVisible();
   await expect(pictures(page)).toHaveCount(2);
@@ -124,10 +124,10 @@ test('pictures and sets go to the bin and come back; a set is renamed', async ({
   await newSet(page, 'Hands');
   await choose(page).setInputFiles([file('a.png', png(20, 20)), file('b.png', png(22, 20))]);
   await expect(pictures(page)).toHaveCount(2);
-  await page.getByRole('button', { name: 'a.png' }).click();
+  await page.getByRole('button', { name: 'Choose a.png' }).click();
   await page.getByRole('button', { name: 'Put 1 in the bin' }).click();
   await expect(pictures(page)).toHaveCount(1);
-  await page.getByRole('button', { name: 'Put back' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
   await expect(pictures(page)).toHaveCount(2);
   await page.getByLabel('Name of the set').fill('Fists');
   await page.keyboard.press('Enter');

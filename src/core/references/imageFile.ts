@@ -146,7 +146,7 @@ export function problemSentence(fileName: string, problem: ImageProblem): string
     case 'too large':
       return `“${name}” has ${problem.megapixels} megapixels; up to ${MAX_MEGAPIXELS} can be shown safely. Save it smaller: 12 are plenty for drawing from.`;
     case 'already there':
-      return `“${name}” is the same file as “${problem.as}”, which is kept once and is in this set now.`;
+      return `“${name}” is the same file as “${problem.as}”, which is kept once and is here.`;
     case 'no room':
       return `There was no room left for “${name}”. What was added before it is kept; free some space on this machine or take pictures out of a set.`;
     case 'gone':

@@ -8,7 +8,7 @@ import { clockDigits } from '@/core/practice/duration';
 import { plannedRibbon } from '@/core/practice/ribbon';
 import { countPoses, sumPlan } from '@/core/practice/sums';
 import { builtInSet, BUILT_IN_SETS } from '@/core/references/builtIn';
-import { BUILT_IN_SET_ID } from '@/core/references/picture';
+import { BUILT_IN_SET_ID, LIBRARY_ID } from '@/core/references/picture';
 import { listSets } from '@/storage/pictures';
 import { storageProblem } from '@/storage/problems';
 import { referencesOf } from '@/storage/references';
@@ -51,7 +51,8 @@ export function Today() {
   const sets = useStored(listSets, ['sets'], []);
   const sessions = useStored(listSessions, ['sessions'], [saved.value]);
   const knownSet = sets.value?.find((s) => s.id === choice?.setId);
-  const setId = knownSet?.id ?? builtInSet(choice?.setId ?? '')?.id ?? BUILT_IN_SET_ID;
+  const isLibrary = choice?.setId === LIBRARY_ID;
+  const setId = isLibrary ? LIBRARY_ID : (knownSet?.id ?? builtInSet(choice?.setId ?? '')?.id ?? BUILT_IN_SET_ID);
   const references = useStored(() => referencesOf(setId), ['pictures', 'sets'], [setId]);
   const [mix, setMix] = useState(0);
   const [starting, setStarting] = useState(false);
@@ -159,6 +160,7 @@ export function Today() {
                 {s.name}
               </option>
             ))}
+            {isLibrary && <option value={LIBRARY_ID}>All your pictures</option>}
             {sets.value?.map((s) => (
               <option key={s.id} value={s.id}>
                 {s.name}

@@ -108,9 +108,10 @@ async function writeOne(
 /** Write what was prepared, with the batch's count, all or nothing. */
 async function writeTogether(outcomes: readonly Outcome[], batchId: string, nowMs: number): Promise<void> {
   const written: Written = { changed: [], added: [], problems: [], notes: [] };
-  await atomically(['waiting', 'pictures', 'images', 'batches'], async (tx) => {
+  const wrote = await atomically(['waiting', 'pictures', 'images', 'batches'], async (tx) => {
     const batch = await tx.objectStore('batches').get(batchId);
-    if (batch?.state !== 'running') return;
+    // Paused or canceled meanwhile: what was prepared waits on, or is dropped.
+    if (batch?.state !== 'running') return false;
     for (const outcome of outcomes) await writeOne(tx, outcome, batch, nowMs, written);
     await tx.objectStore('batches').put({
       ...batch,
@@ -120,7 +121,9 @@ async function writeTogether(outcomes: readonly Outcome[], batchId: string, nowM
       problems: [...batch.problems, ...written.problems],
       notes: [...batch.notes, ...written.notes].slice(0, MAX_NOTES),
     });
+    return true;
   });
+  if (!wrote) return;
   for (const { waiting } of outcomes) forgetFile(waiting.id);
   tell([...written.added, ...written.changed]);
 }
@@ -156,7 +159,7 @@ async function write(outcomes: readonly Outcome[], batchId: string, nowMs: numbe
 }
 
 /** The oldest batch that is neither paused nor done. */
-async function nextBatch(): Promise<Batch | undefined> {
+export async function nextBatch(): Promise<Batch | undefined> {
   const batches = await (await db()).getAll('batches');
   return batches.filter((b) => b.state === 'running').sort((a, b) => a.startedAtMs - b.startedAtMs)[0];
 }

@@ -15,7 +15,8 @@ function Twin({ picture, onBin }: { picture: Picture; onBin: () => void }) {
         {name}
       </p>
       <p className="text-[13px] text-quiet">
-        {widthPx} by {heightPx} pixels, {(bytes / 1e6).toFixed(1)} MB
+        {widthPx} by {heightPx} pixels,{' '}
+        {bytes < 1e6 ? `${String(Math.ceil(bytes / 1000))} kB` : `${(bytes / 1e6).toFixed(1)} MB`}
         {takenAtMs !== null && <>, taken {format(takenAtMs, 'd MMM yyyy')}</>}
       </p>
       <button type="button" className="btn-quiet btn mt-1 btn-sm" aria-label={`Put ${name} in the bin`} onClick={onBin}>

@@ -185,6 +185,7 @@ export function LibraryPage({
                 sets={sets.filter((s) => !s.rule && !s.folderId)}
                 set={byHand}
                 actions={actions}
+                onMove={reorderable ? (by) => move(found.indexOf(chosen[0]), by) : undefined}
                 onAll={selection.all}
                 onClear={selection.clear}
                 onDraw={() =>

@@ -107,8 +107,8 @@ export const PictureGrid = memo(function PictureGrid({
       x: () => actions.toggle(at, event.shiftKey),
     };
     const step = event.altKey ? undefined : steps[event.key];
-    const by = event.key === 'ArrowLeft' ? -1 : 1;
-    if (event.altKey && onMove && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
+    const by = event.key === ',' ? -1 : 1;
+    if (onMove && (event.key === ',' || event.key === '.')) {
       onMove(at, by);
       goTo(at + by);
     } else if (step) step();

@@ -14,6 +14,7 @@ export function SelectionBar({
   sets,
   set,
   actions,
+  onMove,
   onAll,
   onClear,
   onDraw,
@@ -23,6 +24,8 @@ export function SelectionBar({
   /** The set shown, if it is one made by hand. */
   set: PictureSet | undefined;
   actions: LibraryActions;
+  /** Move the one picture chosen by a place in the learner's own order; missing where there is no such order. */
+  onMove: ((by: -1 | 1) => void) | undefined;
   onAll: () => void;
   onClear: () => void;
   onDraw: () => void;
@@ -126,6 +129,26 @@ export function SelectionBar({
         ))}
         {sets.length === 0 && <p>There is no set made by hand yet. Make one with New set, above.</p>}
       </Menu>
+      {onMove && pictures.length === 1 && (
+        <span className="join">
+          <button
+            type="button"
+            className="btn-quiet btn join-item btn-sm max-sm:h-12"
+            title="Comma and period do the same"
+            onClick={() => onMove(-1)}
+          >
+            Earlier
+          </button>
+          <button
+            type="button"
+            className="btn-quiet btn join-item btn-sm max-sm:h-12"
+            title="Comma and period do the same"
+            onClick={() => onMove(1)}
+          >
+            Later
+          </button>
+        </span>
+      )}
       {set && (
         <>
           <button

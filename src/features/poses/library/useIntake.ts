@@ -4,7 +4,7 @@ import { toast } from 'sonner';
 import { LIBRARY_ID, LATER_ID } from '@/core/references/picture';
 import type { Batch } from '@/storage/db';
 import { listBatches } from '@/storage/intake/batches';
-import { processWaiting } from '@/storage/intake/process';
+import { nextBatch, processWaiting } from '@/storage/intake/process';
 import { type Given, stageFiles } from '@/storage/intake/stage';
 import { storageProblem } from '@/storage/problems';
 import { readPictures } from '@/storage/readPictures';
@@ -83,10 +83,14 @@ export function useIntake(setId: string): Intake {
     const signal = stop.current?.signal;
     if (!signal || signal.aborted || busy.current) return;
     busy.current = true;
-    // Taking in comes first: both at once would share two cores.
-    stopReading.current?.abort();
-    stopReading.current = undefined;
-    processWaiting(signal)
+    nextBatch()
+      .then((batch) => {
+        if (!batch) return undefined;
+        // Taking in comes first: both at once would share two cores.
+        stopReading.current?.abort();
+        stopReading.current = undefined;
+        return processWaiting(signal);
+      })
       .catch((error: unknown) => toast.error(storageProblem(error)))
       .finally(() => {
         busy.current = false;

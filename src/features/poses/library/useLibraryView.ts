@@ -42,7 +42,7 @@ export interface LibraryView {
   setView: (part: Partial<Pick<Left, 'view' | 'tilePx'>>) => void;
 }
 
-const SAVE_AFTER_MS = 400;
+const SAVE_EVERY_MS = 700;
 
 /** What of the library is shown, and how: the place's own pictures, searched by its query; each place keeps its query. */
 export function useLibraryView(placeId: string, set: PictureSet | undefined): LibraryView {
@@ -52,38 +52,46 @@ export function useLibraryView(placeId: string, set: PictureSet | undefined): Li
   const [changed, setChanged] = useState<Left>();
   const left = changed ?? stored;
   const [openedMs] = useState(() => Date.now());
-  const start = useMemo(
-    (): Query => set?.rule ?? { ...EVERYTHING, sort: set ? 'in your order' : 'newest first' },
-    [set],
-  );
+  const start = useMemo((): Query => ({ ...EVERYTHING, sort: set ? 'in your order' : 'newest first' }), [set]);
   const query = left?.queries[placeId] ?? start;
 
   const all = useMemo(() => pictures?.filter((p) => p.binnedAtMs === null), [pictures]);
+  const drawn = useMemo(() => drawnByPicture(sessions ?? []), [sessions]);
   const here = useMemo(() => {
-    if (!all || placeId === LIBRARY_ID || set?.rule) return all ?? [];
+    if (!all || placeId === LIBRARY_ID) return all ?? [];
+    if (set?.rule)
+      return search(
+        indexLibrary(all, (id) => drawn.get(id), openedMs),
+        set.rule,
+      ).found;
     if (placeId === LATER_ID) return all.filter((p) => p.laterAtMs !== null);
     return inSetOrder(
       all.filter((p) => p.setIds.includes(placeId)),
       set?.order,
     );
-  }, [all, placeId, set]);
-  const drawn = useMemo(() => drawnByPicture(sessions ?? []), [sessions]);
+  }, [all, placeId, set, drawn, openedMs]);
   const index = useMemo(() => indexLibrary(here, (id) => drawn.get(id), openedMs), [here, drawn, openedMs]);
   // Typing and tapping go first; the grid follows as soon as it can.
   const asked = useDeferredValue(query);
   const { found, facets } = useMemo(() => search(index, asked), [index, asked]);
   const timesDrawn = useMemo(() => new Map([...drawn].map(([id, { times }]) => [id, times])), [drawn]);
 
-  const saving = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const unsaved = useRef<Left>(undefined);
   const keep = useCallback((next: Left): void => {
     setChanged(next);
-    clearTimeout(saving.current);
-    saving.current = setTimeout(
-      () => void saveSetting('libraryPage', JSON.stringify(next)).catch(() => undefined),
-      SAVE_AFTER_MS,
-    );
+    unsaved.current = next;
   }, []);
-  useEffect(() => () => clearTimeout(saving.current), []);
+  useEffect(() => {
+    const save = (): void => {
+      if (unsaved.current) void saveSetting('libraryPage', JSON.stringify(unsaved.current)).catch(() => undefined);
+      unsaved.current = undefined;
+    };
+    const timer = setInterval(save, SAVE_EVERY_MS);
+    return () => {
+      clearInterval(timer);
+      save();
+    };
+  }, []);
   return {
     all: stored && sessions && all,
     problem,

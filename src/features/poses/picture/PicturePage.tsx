@@ -16,7 +16,6 @@ import { alterPictures } from '@/storage/history';
 import { cropPicture } from '@/storage/cropPicture';
 import { useLibrary } from '@/storage/library';
 import { storageProblem } from '@/storage/problems';
-import { stopLandmarks } from '@/storage/readPictures';
 import { startSession } from '@/storage/startSession';
 import { useCovered } from '@/storage/useCovered';
 import { AnswerKeyPanel } from '@/ui/answerKey/AnswerKeyPanel';
@@ -71,7 +70,6 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
   const [lifted, setLifted] = useState(false);
   const [starting, setStarting] = useState(false);
   useUndoKeys();
-  useEffect(() => stopLandmarks, []);
   const { body } = points;
   const { id, name, widthPx, heightPx } = picture;
   const answers = useMemo(

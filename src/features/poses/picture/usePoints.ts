@@ -1,12 +1,12 @@
 'use client';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Body } from '@/core/body/body';
 import { liftBody, movePoint, swapSides, templateBody } from '@/core/body/lift';
 import type { PointName } from '@/core/body/points';
 import type { Picture, PictureBox } from '@/core/references/picture';
 import { loadBody } from '@/storage/bodies';
-import { findAgain, keepByHand } from '@/storage/readPictures';
+import { findAgain, keepByHand, needsReading, readNow } from '@/storage/readPictures';
 import { useStored } from '@/storage/useStored';
 import type { LandmarkModel } from '@/workers/landmarks.worker';
 
@@ -33,6 +33,13 @@ export function usePoints(picture: Picture): Points {
   const settling = useRef<ReturnType<typeof setTimeout>>(undefined);
   const body = moved?.id === id ? moved : stored;
   const aspect = widthPx / heightPx;
+
+  const unread = needsReading(picture);
+  useEffect(() => {
+    if (!unread) return;
+    // By hand works without; the list of pictures tries again and tells.
+    readNow(picture).catch(() => undefined);
+  }, [unread, id]); // eslint-disable-line react-hooks/exhaustive-deps
 
   const write = useCallback((next: Body): void => {
     setMoved(next);
