@@ -24,11 +24,15 @@ async function open({ width = 1280, height = 800, night = false } = {}) {
   await page.clock.install({ time: EVENING });
   return page;
 }
-async function shoot(name, page) {
+async function snap(name, page) {
   await page.waitForTimeout(1500);
   await page.screenshot({ path: `${OUT}/${name}.png` });
-  await page.context().close();
   console.log(name);
+}
+/** The last picture of a page. */
+async function shoot(name, page) {
+  await snap(name, page);
+  await page.context().close();
 }
 async function today(page) {
   await page.goto(base);
@@ -129,17 +133,17 @@ for (const [name, path] of [
   await page.getByText('Finding poses in your pictures').waitFor();
   await page.getByText('Finding poses in your pictures').waitFor({ state: 'hidden', timeout: 120_000 });
   await page.waitForTimeout(2500);
-  await shoot('library', page);
+  await snap('library', page);
   await page.getByRole('button', { name: 'Pick for me' }).click();
   await page.getByRole('list', { name: 'Poses picked' }).getByRole('img').first().waitFor();
   await page.waitForTimeout(600);
-  await shoot('pick', page);
+  await snap('pick', page);
   await page.getByRole('button', { name: 'Not now' }).click();
-  await page.getByRole('list', { name: 'Pictures' }).getByRole('link', { name: 'bell-ringer-bowing' }).click();
+  await page.getByRole('list', { name: 'Pictures' }).getByRole('link', { name: 'stilt-walker-raising-a-pole' }).click();
   await page.getByRole('button', { name: 'Move its points' }).waitFor();
   for (const key of '1367') await page.keyboard.press(key);
   await page.waitForTimeout(600);
-  await shoot('picture', page);
+  await snap('picture', page);
   await page.goto(`${base}/poses?set=coverage`);
   await page.getByRole('button', { name: /^seated, front/ }).waitFor();
   await shoot('coverage', page);
