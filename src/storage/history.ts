@@ -18,7 +18,8 @@ function moved(nextPast: readonly Done[], nextFuture: readonly Done[]): void {
   future = nextFuture;
 }
 
-const remember = (done: Done): void => moved([...past, done], []);
+/** Something was done that can be undone. */
+export const remember = (done: Done): void => moved([...past, done], []);
 
 /** Undo the last thing done, in this tab. @returns What it was, or undefined when there is nothing. */
 export async function undoLast(): Promise<Done | undefined> {

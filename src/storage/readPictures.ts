@@ -9,6 +9,7 @@ import { type Client, startLandmarksWorker } from '@/workers/clients';
 import type { Box, FoundBodies, LandmarkModel, LandmarksApi } from '@/workers/landmarks.worker';
 import { announceRecords } from './changes';
 import { atomically, db } from './db';
+import { remember } from './history';
 import { imageKey, loadImage } from './images';
 import { pictureImage } from './pictureImage';
 
@@ -143,16 +144,47 @@ export async function findAgain(picture: Picture, model: LandmarkModel, box?: Bo
   return true;
 }
 
-/** Keep a body set by hand, and read the picture's facts from it. */
+/** Keep a body set by hand, and read the picture's facts from it; to be undone as one step. */
 export async function keepByHand(body: Body): Promise<void> {
   const gray = await grayThumbnail(body.id).catch(() => undefined);
-  await atomically(['pictures', 'bodies'], async (tx) => {
-    const picture = await tx.objectStore('pictures').get(body.id);
-    if (!picture) return;
+  const before = await exchangeBody(body.id, body, (picture) => {
     const people = picture.found.subject === 'people/two or more' ? 2 : 1;
-    await tx.objectStore('pictures').put({ ...picture, ...readingOf(picture, { body, people }, gray) });
-    await tx.objectStore('bodies').put(bodySchema.parse(body));
+    return readingOf(picture, { body, people }, gray);
   });
-  announceRecords('pictures', [body.id]);
-  announceRecords('bodies', [body.id]);
+  if (!before) return;
+  const after = { body, fields: before.after };
+  remember({
+    words: 'Points of the body moved',
+    undo: async () => void (await exchangeBody(body.id, before.body, () => before.fields)),
+    redo: async () => void (await exchangeBody(body.id, after.body, () => after.fields)),
+  });
+}
+
+interface BodyBefore {
+  body: Body | undefined;
+  /** The fields that were read from it, before and after. */
+  fields: Partial<Picture>;
+  after: Partial<Picture>;
+}
+
+/** Put another body, or none, in place of a picture's, with what is read from it. @returns What was there. */
+async function exchangeBody(
+  id: string,
+  body: Body | undefined,
+  update: (picture: Picture) => Partial<Picture>,
+): Promise<BodyBefore | undefined> {
+  const before = await atomically(['pictures', 'bodies'], async (tx): Promise<BodyBefore | undefined> => {
+    const picture = await tx.objectStore('pictures').get(id);
+    if (!picture) return undefined;
+    const was = await tx.objectStore('bodies').get(id);
+    const after = update(picture);
+    await tx.objectStore('pictures').put({ ...picture, ...after });
+    if (body) await tx.objectStore('bodies').put(bodySchema.parse(body));
+    else await tx.objectStore('bodies').delete(id);
+    const { found, sure, measures, readBy } = picture;
+    return { body: was, fields: { found, sure, measures, readBy }, after };
+  });
+  announceRecords('pictures', [id]);
+  announceRecords('bodies', [id]);
+  return before;
 }

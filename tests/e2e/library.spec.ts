@@ -69,7 +69,11 @@ test('what is said of a picture holds over what is found, is undone by key, and 
   for (let i = 0; i < 8; i++) await page.keyboard.press('Shift+ArrowLeft');
   await expect(knee).not.toHaveAttribute('aria-valuetext', before ?? '');
   const moved = await knee.getAttribute('aria-valuetext');
-  await page.waitForTimeout(800);
+  await page.waitForTimeout(1500);
+  await page.keyboard.press('Control+z');
+  await expect(knee).not.toHaveAttribute('aria-valuetext', moved ?? '');
+  await page.keyboard.press('Control+y');
+  await expect(knee).toHaveAttribute('aria-valuetext', moved ?? '');
   await page.reload();
   await expect(view.getByText('you said so')).toBeVisible();
   await page.getByRole('button', { name: 'Move its points' }).click();

@@ -208,6 +208,9 @@ describe('reading pictures', () => {
   it('leaves points set by hand alone, until asked to look again', async () => {
     await add(pictureOf('a'));
     await keepByHand({ id: 'a', ...(body as never as { points: never[]; space: never[] }), score: 1, by: 'hand' });
+    expect((await undoLast())?.words).toBe('Points of the body moved');
+    expect([await loadBody('a'), (await loadPicture('a'))?.found]).toEqual([undefined, {}]);
+    await redoLast();
     await alterPictures('unread', ['a'], () => ({ readBy: 0 }));
     found = { body: { ...body, score: 0.7 }, people: 1 };
     await readPictures(signal);

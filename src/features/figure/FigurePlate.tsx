@@ -2,7 +2,7 @@ import { type PointerEvent, type RefObject, useRef } from 'react';
 import { AnswerKeyOverlay } from '@/ui/answerKey/AnswerKeyOverlay';
 import type { LayerId } from '@/ui/answerKey/layers';
 import type { FigureState } from './useFigure';
-import { filterOf, type SeenAs, ValueFilters } from './ValueFilters';
+import { filterOf, type SeenAs, ValueFilters } from '@/ui/ValueFilters';
 
 /** Degrees turned for each pixel dragged, and the least that is worth a new picture. */
 const DEG_PER_PX = 0.4;

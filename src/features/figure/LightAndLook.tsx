@@ -1,6 +1,6 @@
 import type { KeyLight, Look } from '@/core/figure/light';
 import { LightRing } from './LightRing';
-import { SEEN_AS, type SeenAs } from './ValueFilters';
+import { SEEN_AS, type SeenAs } from '@/ui/ValueFilters';
 
 const LOOKS: readonly { look: Look; label: string }[] = [
   { look: 'clay', label: 'Clay' },

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { type KeyLight, type Look, STUDIO_LIGHT } from '@/core/figure/light';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { isLayer, type LayerId } from '@/ui/answerKey/layers';
-import { isSeenAs, type SeenAs } from './ValueFilters';
+import { isSeenAs, type SeenAs } from '@/ui/ValueFilters';
 
 /** How the figure's page was left: it opens like that again. */
 export interface PageState {

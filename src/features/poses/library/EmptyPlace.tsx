@@ -33,7 +33,8 @@ export function EmptyPlace({
         <>
           <p className="max-w-[56ch]">
             Choose pictures or a whole folder, drop them anywhere on this page, or paste one. JPEG, PNG, WebP, AVIF, GIF
-            and HEIC, or a ZIP of them. They stay in this browser, and what they tell about places is left out.
+            and HEIC, or a ZIP of them. They stay in this browser as they are, up to 24 megapixels each; where they were
+            taken is left out.
           </p>
           <p className="max-w-[52ch] text-[14px] text-quiet">
             Pictures of people only with their permission or a license that allows it.

@@ -137,7 +137,7 @@ export function SelectionBar({
             title="Comma and period do the same"
             onClick={() => onMove(-1)}
           >
-            Earlier
+            Move earlier
           </button>
           <button
             type="button"
@@ -145,7 +145,7 @@ export function SelectionBar({
             title="Comma and period do the same"
             onClick={() => onMove(1)}
           >
-            Later
+            Move further on
           </button>
         </span>
       )}

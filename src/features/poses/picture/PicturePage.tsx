@@ -1,5 +1,6 @@
 'use client';
 import { ArrowLeft, Clock, Crop, EyeOff, Trash2 } from 'lucide-react';
+import { format } from 'date-fns';
 import type { Route } from 'next';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
@@ -21,6 +22,7 @@ import { useCovered } from '@/storage/useCovered';
 import { AnswerKeyPanel } from '@/ui/answerKey/AnswerKeyPanel';
 import { type LayerId, LAYERS } from '@/ui/answerKey/layers';
 import { Notice } from '@/ui/Notice';
+import { SEEN_AS, type SeenAs } from '@/ui/ValueFilters';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 import { pictureHref } from '../library/PictureCell';
 import { told, useLibraryActions } from '../library/useLibraryActions';
@@ -68,6 +70,7 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
   const [moving, setMoving] = useState(false);
   const [framing, setFraming] = useState<{ for: Framing; box: PictureBox; words: string }>();
   const [lifted, setLifted] = useState(false);
+  const [seenAs, setSeenAs] = useState<SeenAs>('color');
   const [starting, setStarting] = useState(false);
   useUndoKeys();
   const { body } = points;
@@ -150,6 +153,7 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
             widthPx={widthPx}
             heightPx={heightPx}
             veiled={veiled}
+            seenAs={seenAs}
             body={body}
             answers={answers}
             shown={layers}
@@ -225,6 +229,18 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
                   Leave nothing out ({listWords((picture.leftOut ?? []).map((l) => l.words))})
                 </button>
               )}
+              <select
+                className="select w-auto select-sm max-sm:h-12"
+                aria-label="How the picture is seen"
+                value={seenAs}
+                onChange={(event) => setSeenAs(event.target.value as SeenAs)}
+              >
+                {SEEN_AS.map((way) => (
+                  <option key={way.id} value={way.id}>
+                    {way.label}
+                  </option>
+                ))}
+              </select>
               {veiled && (
                 <button type="button" className="btn-quiet btn btn-sm max-sm:h-12" onClick={() => setLifted(true)}>
                   Lift the veil
@@ -239,6 +255,7 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
           <h1 className="text-[26px] leading-tight wrap-anywhere">{name}</h1>
           <p className="text-quiet">
             {widthPx} by {heightPx} pixels
+            {picture.takenAtMs !== null && `, taken ${format(picture.takenAtMs, 'd MMMM yyyy')}`}
             {parent && (
               <>
                 , a part of <Link href={pictureHref(parent.id, placeId)}>{parent.name}</Link>

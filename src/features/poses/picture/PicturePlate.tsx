@@ -6,6 +6,7 @@ import type { PointsKey } from '@/core/body/pointsKey';
 import type { PictureBox } from '@/core/references/picture';
 import { AnswerKeyOverlay } from '@/ui/answerKey/AnswerKeyOverlay';
 import type { LayerId } from '@/ui/answerKey/layers';
+import { filterOf, type SeenAs, ValueFilters } from '@/ui/ValueFilters';
 import { BoxEditor } from './BoxEditor';
 
 export interface PlateProps {
@@ -15,6 +16,7 @@ export interface PlateProps {
   heightPx: number;
   /** Shown as a veil until asked for. */
   veiled: boolean;
+  seenAs: SeenAs;
   body: Body | undefined;
   answers: PointsKey | undefined;
   shown: ReadonlySet<LayerId>;
@@ -47,11 +49,13 @@ export function PicturePlate(props: PlateProps) {
   return (
     <div className="relative grid h-[min(70dvh,760px)] place-items-center overflow-hidden bg-plate p-3 select-none max-sm:h-[56dvh]">
       <div className="absolute inset-3">
+        <ValueFilters />
         <img
           src={url}
           alt={name}
           draggable={false}
           className={`absolute inset-0 h-full w-full object-contain ${veiled ? 'blur-[40px]' : ''}`}
+          style={veiled ? undefined : { filter: filterOf(props.seenAs) }}
         />
         {answers && shown.size > 0 && (
           <AnswerKeyOverlay answers={answers} shown={shown} label={`Answer key over ${name}`} />

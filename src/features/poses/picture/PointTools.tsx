@@ -86,6 +86,12 @@ export function PointTools({
       >
         <ScanSearch size={15} aria-hidden /> {busy ? 'Looking' : 'Try the larger model'}
       </button>
+      {moving && body && (
+        <p className="basis-full text-[14px] text-quiet">
+          Left is ochre, right is plum; dashed points were guessed. Drag them, or go to one with Tab and move it with the
+          arrow keys.
+        </p>
+      )}
     </div>
   );
 }

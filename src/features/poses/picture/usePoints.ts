@@ -12,6 +12,8 @@ import type { LandmarkModel } from '@/workers/landmarks.worker';
 
 /** A move is written when the hand rests. */
 const SETTLE_MS = 350;
+/** By then the store has told what it keeps. */
+const KEPT_MS = 400;
 
 export interface Points {
   body: Body | undefined;
@@ -45,8 +47,10 @@ export function usePoints(picture: Picture): Points {
     setMoved(next);
     clearTimeout(settling.current);
     settling.current = setTimeout(() => {
-      keepByHand(next).catch(() =>
-        toast.error('The points could not be saved. What was kept before is safe; try again.'),
+      keepByHand(next).then(
+        // What is kept holds from here on, so that undoing shows.
+        () => setTimeout(() => setMoved((now) => (now === next ? undefined : now)), KEPT_MS),
+        () => toast.error('The points could not be saved. What was kept before is safe; try again.'),
       );
     }, SETTLE_MS);
   }, []);

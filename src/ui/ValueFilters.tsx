@@ -1,6 +1,7 @@
-/** Ways to see the picture: in its colors, in grey, or in a few values. */
+/** Ways to see the picture: in its colors, with half-closed eyes, in grey, or in a few values. */
 export const SEEN_AS = [
   { id: 'color', label: 'In color' },
+  { id: 'squint', label: 'Squinting' },
   { id: 'grey', label: 'In grey' },
   { id: 'values-2', label: 'In 2 values' },
   { id: 'values-3', label: 'In 3 values' },
@@ -10,9 +11,12 @@ export type SeenAs = (typeof SEEN_AS)[number]['id'];
 
 export const isSeenAs = (id: string): id is SeenAs => SEEN_AS.some((way) => way.id === id);
 
+/** Until only the large shapes remain. */
+const SQUINT = 'blur(1.2dvh)';
+
 /** The CSS filter of a way of seeing; its definitions are drawn once by ValueFilters. */
 export const filterOf = (seenAs: SeenAs): string | undefined =>
-  seenAs === 'color' ? undefined : `url(#seen-${seenAs})`;
+  seenAs === 'color' ? undefined : seenAs === 'squint' ? SQUINT : `url(#seen-${seenAs})`;
 
 /** Rec. 709 luminance into all three channels. */
 const LUMINANCE = '0.2126 0.7152 0.0722 0 0  0.2126 0.7152 0.0722 0 0  0.2126 0.7152 0.0722 0 0  0 0 0 1 0';
