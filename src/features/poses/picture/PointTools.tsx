@@ -88,8 +88,8 @@ export function PointTools({
       </button>
       {moving && body && (
         <p className="basis-full text-[14px] text-quiet">
-          Left is ochre, right is plum; dashed points were guessed. Drag them, or go to one with Tab and move it with the
-          arrow keys.
+          Left is ochre, right is plum; dashed points were guessed. Drag them, or go to one with Tab and move it with
+          the arrow keys.
         </p>
       )}
     </div>
