@@ -1,5 +1,5 @@
 /** Ways to see the picture: in its colors, with half-closed eyes, in grey, or in a few values. */
-export const SEEN_AS = [
+const SEEN_AS = [
   { id: 'color', label: 'In color' },
   { id: 'squint', label: 'Squinting' },
   { id: 'grey', label: 'In grey' },
@@ -39,5 +39,31 @@ export function ValueFilters() {
         </filter>
       ))}
     </svg>
+  );
+}
+
+/** The choice of a way of seeing. */
+export function SeenAsChoice({
+  value,
+  onChange,
+  className = '',
+}: {
+  value: SeenAs;
+  onChange: (seenAs: SeenAs) => void;
+  className?: string;
+}) {
+  return (
+    <select
+      className={`select w-auto select-sm ${className}`}
+      aria-label="How the picture is seen"
+      value={value}
+      onChange={(event) => onChange(event.target.value as SeenAs)}
+    >
+      {SEEN_AS.map(({ id, label }) => (
+        <option key={id} value={id}>
+          {label}
+        </option>
+      ))}
+    </select>
   );
 }

@@ -1,8 +1,14 @@
 import * as Comlink from 'comlink';
 import { parse as parseExif } from 'exifr';
-import { type ImageFacts, type ImageNote, type ImageProblem, inspectImage } from '@/core/references/imageFile';
+import {
+  IMAGE_TYPES_BY_ENDING,
+  type ImageFacts,
+  type ImageNote,
+  type ImageProblem,
+  inspectImage,
+} from '@/core/references/imageFile';
 import { LIKENESS_PX, likenessHash } from '@/core/references/likeness';
-import { isAnimated, stripMetadata } from '@/core/references/metadata';
+import { avifTells, isAnimated, stripMetadata } from '@/core/references/metadata';
 import type { ImageType, PictureBox } from '@/core/references/picture';
 import { grayOf, PLAIN_SPREAD, readTone, type Tone } from '@/core/references/tone';
 import { sha256 } from './sha256';
@@ -79,8 +85,6 @@ async function decodeHeic(bytes: Uint8Array): Promise<ImageBitmap> {
 interface Told {
   orientation: number;
   takenAtMs: number | null;
-  /** There is something in the file besides the picture. */
-  any: boolean;
 }
 /** What the file says of itself; nothing of it is needed, so whatever cannot be read is none. */
 async function toldBy(bytes: Uint8Array<ArrayBuffer>): Promise<Told> {
@@ -93,7 +97,6 @@ async function toldBy(bytes: Uint8Array<ArrayBuffer>): Promise<Told> {
   return {
     orientation: told?.Orientation ?? 1,
     takenAtMs: ms !== undefined && ms > 0 ? ms : null,
-    any: told !== undefined,
   };
 }
 
@@ -115,23 +118,12 @@ async function imageToKeep(
   const opaque = type === 'image/jpeg';
   if (scale < 1) return redrawn(opaque ? 'image/jpeg' : 'image/webp', []);
   if (type === 'image/avif')
-    return told.any ? redrawn('image/webp', ['converted']) : { type, image: undefined, notes: [], scale };
+    return avifTells(bytes) ? redrawn('image/webp', ['converted']) : { type, image: undefined, notes: [], scale };
   if (type === 'image/gif') return { type, image: undefined, notes: [], scale };
   if (!opaque && told.orientation !== 1) return redrawn('image/png', []);
   const kept = stripMetadata(type, bytes, told.orientation);
   return { type, image: kept && new Blob(kept, { type }), notes: [], scale };
 }
-
-const ENDINGS: Partial<Record<string, string>> = {
-  jpg: 'image/jpeg',
-  jpeg: 'image/jpeg',
-  png: 'image/png',
-  webp: 'image/webp',
-  avif: 'image/avif',
-  gif: 'image/gif',
-  heic: 'image/heic',
-  heif: 'image/heic',
-};
 
 const api = {
   /** Check, decode and shrink one file. Bad files give a problem, never an exception. */
@@ -156,7 +148,9 @@ const api = {
       const kept = await imageToKeep(bytes, facts.type, bitmap, told);
       const scale = Math.min(1, THUMBNAIL_PX / Math.max(bitmap.width, bitmap.height));
       const { canvas } = shrink(bitmap, scale, 'medium');
-      const ending = ENDINGS[name.split('.').at(-1)?.toLowerCase() ?? ''];
+      const ending = (IMAGE_TYPES_BY_ENDING as Partial<typeof IMAGE_TYPES_BY_ENDING>)[
+        name.split('.').at(-1)?.toLowerCase() ?? ''
+      ];
       const notes: ImageNote[] = [
         ...kept.notes,
         ...(isAnimated(facts.type, bytes) ? ['first frame' as const] : []),

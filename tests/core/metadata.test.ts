@@ -3,7 +3,7 @@ import sharp, { type Sharp } from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { zipSync } from 'fflate';
 import { inspectImage, noteSentence, problemSentence, shortName } from '@/core/references/imageFile';
-import { isAnimated, stripMetadata } from '@/core/references/metadata';
+import { avifTells, isAnimated, stripMetadata } from '@/core/references/metadata';
 import { unzipFiles, ZipProblem } from '@/core/references/pictureZip';
 import { gif, png } from '../images';
 
@@ -48,6 +48,14 @@ describe('stripMetadata', () => {
       .jpeg()
       .toBuffer();
     expect(stripMetadata('image/jpeg', bytesOf(plain), 1)).toBeUndefined();
+  });
+});
+
+describe('avifTells', () => {
+  it('tells files with metadata from those without', async () => {
+    const bare = sharp({ create: { width: 40, height: 30, channels: 3, background: '#4a7' } });
+    expect(avifTells(await made().avif().toBuffer())).toBe(true);
+    expect(avifTells(await bare.avif().toBuffer())).toBe(false);
   });
 });
 

@@ -28,8 +28,10 @@ const MAX_MEGAPIXELS = 100;
 /** Files taken at once; more come in a second go. */
 export const MAX_FILES = 20_000;
 
-const TYPES: Record<string, ImageFacts['type']> = {
+/** By name ending, and by what is found in the file. */
+export const IMAGE_TYPES_BY_ENDING: Record<string, ImageFacts['type']> = {
   jpg: 'image/jpeg',
+  jpeg: 'image/jpeg',
   png: 'image/png',
   webp: 'image/webp',
   avif: 'image/avif',
@@ -99,7 +101,7 @@ export function inspectImage(bytes: Uint8Array): ImageFacts | ImageProblem {
   if (bytes.length === 0) return { kind: 'empty' };
   const kind = bytes.length < 16 ? undefined : sniff(bytes);
   if (kind === undefined) return { kind: 'not a picture' };
-  if (!(kind in TYPES)) return { kind: 'unknown type', type: kind };
+  if (!(kind in IMAGE_TYPES_BY_ENDING)) return { kind: 'unknown type', type: kind };
   let size: { width: number; height: number };
   try {
     size = imageSize(bytes);
@@ -109,7 +111,7 @@ export function inspectImage(bytes: Uint8Array): ImageFacts | ImageProblem {
   const megapixels = (size.width * size.height) / 1e6;
   if (megapixels > MAX_MEGAPIXELS) return { kind: 'too large', megapixels: Math.round(megapixels) };
   if (!isComplete(kind, bytes)) return { kind: 'truncated' };
-  return { type: TYPES[kind], widthPx: size.width, heightPx: size.height };
+  return { type: IMAGE_TYPES_BY_ENDING[kind], widthPx: size.width, heightPx: size.height };
 }
 
 /** What is worth knowing of a file that was taken in. */

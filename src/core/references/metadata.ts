@@ -110,6 +110,12 @@ export function stripMetadata(
   return type === 'image/png' ? stripPng(bytes) : stripWebp(bytes);
 }
 
+/** Whether an AVIF lists metadata among its items (ISO 23008-12): an Exif block, or XMP as a MIME item. */
+export function avifTells(bytes: Uint8Array): boolean {
+  const head = ascii(bytes, 0, Math.min(bytes.length, 8192));
+  return head.includes('infe') && /infe[^]{0,16}(Exif|mime)/.test(head);
+}
+
 /** Whether a file moves: several frames in a GIF, or the animation chunks of PNG and WebP. */
 export function isAnimated(type: string, bytes: Uint8Array): boolean {
   const head = ascii(bytes, 0, Math.min(bytes.length, 512));

@@ -1,6 +1,6 @@
 import type { KeyLight, Look } from '@/core/figure/light';
 import { LightRing } from './LightRing';
-import { SEEN_AS, type SeenAs } from '@/ui/ValueFilters';
+import { type SeenAs, SeenAsChoice } from '@/ui/ValueFilters';
 
 const LOOKS: readonly { look: Look; label: string }[] = [
   { look: 'clay', label: 'Clay' },
@@ -42,18 +42,7 @@ export function LightAndLook({
             </button>
           ))}
         </div>
-        <select
-          className="select w-auto select-sm max-sm:h-14"
-          aria-label="How the picture is seen"
-          value={seenAs}
-          onChange={(event) => onSeenAs(event.target.value as SeenAs)}
-        >
-          {SEEN_AS.map(({ id, label }) => (
-            <option key={id} value={id}>
-              {label}
-            </option>
-          ))}
-        </select>
+        <SeenAsChoice className="max-sm:h-14" value={seenAs} onChange={onSeenAs} />
       </div>
     </section>
   );

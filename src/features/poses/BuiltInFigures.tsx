@@ -4,14 +4,11 @@ import type { Route } from 'next';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
 import { CATALOGUE } from '@/core/figure/catalogue';
 import { BUILT_IN_SETS, type BuiltInSet } from '@/core/references/builtIn';
-import { storageProblem } from '@/storage/problems';
-import { saveSetting } from '@/storage/settings';
-import { useCovered } from '@/storage/useCovered';
 import { FigureGrid } from './FigureCell';
 import type { PickTarget } from './pick/PickFor';
+import { SharedScreen } from './SharedScreen';
 import { takeOutPoses } from './takeOutPoses';
 
 const PickFor = dynamic(() => import('./pick/PickFor').then((m) => m.PickFor));
@@ -26,7 +23,6 @@ export function BuiltInFigures({
   onPractice: () => void;
   onAddOwn: () => void;
 }) {
-  const covered = useCovered();
   const [picking, setPicking] = useState(false);
   const target = useMemo((): PickTarget => ({ name: set.name, placeId: set.id }), [set]);
   const figures = CATALOGUE.filter((entry) => set.family === undefined || entry.family === set.family);
@@ -66,20 +62,9 @@ export function BuiltInFigures({
             </Link>
           ))}
         </nav>
-        <label className="ml-auto flex min-h-[32px] cursor-pointer items-center gap-2 max-sm:min-h-[48px]">
-          <input
-            type="checkbox"
-            className="toggle toggle-sm"
-            checked={covered ?? false}
-            disabled={covered === undefined}
-            onChange={(event) => {
-              saveSetting('covered', event.target.checked).catch((error: unknown) =>
-                toast.error(storageProblem(error)),
-              );
-            }}
-          />
-          Covered figures only
-        </label>
+        <span className="ml-auto">
+          <SharedScreen label="Covered figures only" />
+        </span>
         <button type="button" className="btn-quiet btn btn-sm max-sm:h-14" onClick={takeOut}>
           <Download size={15} aria-hidden /> Poses as JSON
         </button>

@@ -5,9 +5,8 @@ import { LATER_ID, LIBRARY_ID, type PictureSet } from '@/core/references/picture
 import { alterSet } from '@/storage/history';
 import type { Given } from '@/storage/intake/stage';
 import { storageProblem } from '@/storage/problems';
-import { saveSetting } from '@/storage/settings';
-import { useCovered } from '@/storage/useCovered';
 import { ChoosingClock } from '../ChoosingClock';
+import { SharedScreen } from '../SharedScreen';
 import { takeOutPoses } from '../takeOutPoses';
 import { AddPictures } from './AddPictures';
 
@@ -39,7 +38,6 @@ export function LibraryHeader({
   onPutAway: () => void;
   onLink: () => void;
 }) {
-  const covered = useCovered();
   const rename = (name: string): void => {
     if (!set || !name.trim() || name.trim() === set.name) return;
     alterSet('Set renamed', { ...set, name: name.trim() }, Date.now()).catch(fail);
@@ -65,18 +63,7 @@ export function LibraryHeader({
         </h2>
       )}
       <ChoosingClock onStart={onPick} />
-      <label className="flex min-h-[32px] cursor-pointer items-center gap-2 max-sm:min-h-[48px]">
-        <input
-          type="checkbox"
-          className="toggle toggle-sm"
-          checked={covered ?? false}
-          disabled={covered === undefined}
-          onChange={(event) => {
-            saveSetting('covered', event.target.checked).catch(fail);
-          }}
-        />
-        <span title="Unclothed pictures are veiled until their pose starts, and figures wear cover">Shared screen</span>
-      </label>
+      <SharedScreen label="Shared screen" />
       {count > 0 && takesPictures(placeId, set) && <AddPictures give={give} onLink={onLink} />}
       {figures.length > 0 && set && (
         <button

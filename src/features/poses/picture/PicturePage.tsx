@@ -22,7 +22,7 @@ import { useCovered } from '@/storage/useCovered';
 import { AnswerKeyPanel } from '@/ui/answerKey/AnswerKeyPanel';
 import { type LayerId, LAYERS } from '@/ui/answerKey/layers';
 import { Notice } from '@/ui/Notice';
-import { SEEN_AS, type SeenAs } from '@/ui/ValueFilters';
+import { type SeenAs, SeenAsChoice } from '@/ui/ValueFilters';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 import { pictureHref } from '../library/PictureCell';
 import { told, useLibraryActions } from '../library/useLibraryActions';
@@ -229,18 +229,7 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
                   Leave nothing out ({listWords((picture.leftOut ?? []).map((l) => l.words))})
                 </button>
               )}
-              <select
-                className="select w-auto select-sm max-sm:h-12"
-                aria-label="How the picture is seen"
-                value={seenAs}
-                onChange={(event) => setSeenAs(event.target.value as SeenAs)}
-              >
-                {SEEN_AS.map((way) => (
-                  <option key={way.id} value={way.id}>
-                    {way.label}
-                  </option>
-                ))}
-              </select>
+              <SeenAsChoice className="max-sm:h-12" value={seenAs} onChange={setSeenAs} />
               {veiled && (
                 <button type="button" className="btn-quiet btn btn-sm max-sm:h-12" onClick={() => setLifted(true)}>
                   Lift the veil

@@ -1,0 +1,149 @@
+import { expect, type Page, test } from '@playwright/test';
+import sharp, { type Sharp } from 'sharp';
+
+const cells = (page: Page) => page.getByRole('list', { name: 'Pictures' }).getByRole('link');
+const plain = (background: string, width = 80, height = 40) =>
+  sharp({ create: { width, height, channels: 3, background } });
+const stripes = (shift: number) =>
+  sharp(
+    Buffer.from(
+      Array.from({ length: 120 * 120 * 3 }, (_, i) => {
+        const [x, y] = [Math.floor(i / 3) % 120, Math.floor(i / 360)];
+        return 128 + 60 * Math.sin((x + shift) / 9) + 60 * Math.sin((y * (x % 40)) / 300);
+      }),
+    ),
+    { raw: { width: 120, height: 120, channels: 3 } },
+  );
+
+/** What is kept of the pictures: name, size, type and whether the file still tells where it was taken. */
+const kept = (page: Page) =>
+  page.evaluate(async () => {
+    const open = indexedDB.open('fox-minute');
+    const db = await new Promise<IDBDatabase>((resolve) => (open.onsuccess = () => resolve(open.result)));
+    const all = <T>(request: IDBRequest<T>): Promise<T> =>
+      new Promise((resolve) => (request.onsuccess = () => resolve(request.result)));
+    const tx = db.transaction(['pictures', 'images']);
+    const pictures = (await all(tx.objectStore('pictures').getAll())) as {
+      id: string;
+      name: string;
+      widthPx: number;
+      heightPx: number;
+      takenAtMs: number | null;
+    }[];
+    const images = await Promise.all(
+      pictures.map((p) => all(tx.objectStore('images').get(`picture/${p.id}`)) as Promise<Blob>),
+    );
+    const texts = await Promise.all(images.map((image) => image.text()));
+    const bitmaps = await Promise.all(images.map((image) => createImageBitmap(image)));
+    db.close();
+    return pictures.map((p, i) => ({
+      name: p.name,
+      record: [p.widthPx, p.heightPx],
+      shown: [bitmaps[i].width, bitmaps[i].height],
+      type: images[i].type,
+      tells: texts[i].includes('secret place'),
+      taken: p.takenAtMs === null ? null : new Date(p.takenAtMs).getFullYear(),
+    }));
+  });
+
+test('phones’ photographs stand upright and lose the place they were taken at; odd files are taken as they are', async ({
+  page,
+}) => {
+  const exif = {
+    IFD0: { ImageDescription: 'secret place' },
+    IFD2: { DateTimeOriginal: '2024:05:03 10:00:00' },
+    IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' },
+  };
+  const frames = await Promise.all(['#111111', '#999999'].map((c) => plain(c).png().toBuffer()));
+  const files = [
+    [
+      'phone.jpg',
+      await plain('#774411').withExif(exif).withMetadata({ orientation: 6 }).withExifMerge(exif).jpeg().toBuffer(),
+    ],
+    ['place.png', await plain('#226633').withExif(exif).png().toBuffer()],
+    ['place.webp', await plain('#aa3366').withExif(exif).webp().toBuffer()],
+    ['place.avif', await plain('#3355aa').withExif(exif).avif().toBuffer()],
+    ['print.jpg', await plain('#118877').toColorspace('cmyk').jpeg().toBuffer()],
+    ['deep.png', await plain('#887711').toColorspace('rgb16').png().toBuffer()],
+    [
+      'moving.gif',
+      await sharp(frames, { join: { animated: true } })
+        .gif()
+        .toBuffer(),
+    ],
+  ] as const;
+  await page.goto('/poses?set=library');
+  await page
+    .getByLabel('Choose pictures')
+    .setInputFiles(files.map(([name, buffer]) => ({ name, mimeType: '', buffer })));
+  await expect(page.getByText('7 pictures added.')).toBeVisible();
+  await expect(page.getByText('“moving.gif” moves; its first frame is kept to draw from.')).toBeVisible();
+  await expect(cells(page).locator('img')).toHaveCount(7);
+  const pictures = await kept(page);
+  for (const { name, record, shown, tells } of pictures) {
+    expect(tells, name).toBe(false);
+    expect(shown, name).toEqual(record);
+  }
+  const of = (name: string) => pictures.find((p) => p.name === name);
+  expect(of('phone.jpg')).toMatchObject({ shown: [40, 80], type: 'image/jpeg', taken: 2024 });
+  expect(of('place.png')).toMatchObject({ shown: [80, 40], type: 'image/png' });
+  expect(of('place.avif')?.type).toBe('image/webp');
+});
+
+test('alike pictures are shown side by side; one goes to the bin and comes back from there', async ({ page }) => {
+  const files = await Promise.all(
+    [
+      ['one.jpg', stripes(0).jpeg({ quality: 92 })],
+      ['one-smaller.jpg', stripes(0).resize(90).jpeg({ quality: 60 })],
+      ['other.jpg', stripes(40).rotate(90).jpeg()],
+    ].map(async ([name, image]) => ({
+      name: name as string,
+      mimeType: 'image/jpeg',
+      buffer: await (image as Sharp).toBuffer(),
+    })),
+  );
+  await page.goto('/poses?set=library');
+  await page.getByLabel('Choose pictures').setInputFiles(files);
+  await expect(page.getByText('3 pictures added.')).toBeVisible();
+  await page.getByRole('button', { name: 'for practice only' }).click();
+  await page.getByLabel('Credit line for all of them').fill('Wren Halloran');
+  await page.getByRole('button', { name: 'Good' }).click();
+  await page.getByRole('button', { name: 'Look at them' }).click();
+  await page.getByRole('button', { name: 'Put one-smaller.jpg in the bin' }).click();
+  await expect(page.getByText('None are left.')).toBeVisible();
+  await expect(cells(page)).toHaveCount(2);
+  await page.getByRole('button', { name: 'Bin 1' }).click();
+  await page.getByRole('button', { name: 'Put one-smaller.jpg back' }).click();
+  await page.getByRole('button', { name: /^All your pictures/ }).click();
+  await page.getByRole('button', { name: 'Look at them' }).click();
+  await page.getByRole('button', { name: 'Keep both' }).click();
+  await expect(page.getByText('None are left.')).toBeVisible();
+  await expect(cells(page)).toHaveCount(3);
+  await page.getByRole('searchbox').fill('halloran');
+  await expect(cells(page)).toHaveCount(3);
+});
+
+test('a close-up keeps its parent’s rights, and a part left out is veiled in the picture', async ({ page }) => {
+  await page.goto('/poses?set=library');
+  await page
+    .getByLabel('Choose pictures')
+    .setInputFiles({ name: 'whole.jpg', mimeType: 'image/jpeg', buffer: await stripes(3).jpeg().toBuffer() });
+  await expect(page.getByText('1 picture added.')).toBeVisible();
+  await cells(page).first().click();
+  await page.getByRole('button', { name: 'for practice only' }).click();
+  await expect(page.getByText(/needs a credit line: write it down now/)).toBeVisible();
+  await page.getByRole('button', { name: 'Leave a part out' }).click();
+  await page.getByLabel('What is left out').selectOption('the head');
+  await page.getByRole('button', { name: 'Use this frame' }).click();
+  await expect(page.getByRole('button', { name: 'Leave nothing out (the head)' })).toBeVisible();
+  await page.getByRole('button', { name: 'Close-up of a part' }).click();
+  const frame = page.getByRole('slider', { name: /^The frame/ });
+  await frame.focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(frame).toHaveAttribute('aria-valuetext', 'from 26 % across and 20 % down, 50 by 61 %');
+  await page.getByRole('button', { name: 'Use this frame' }).click();
+  await expect(page.getByRole('heading', { name: 'Part of whole.jpg' })).toBeVisible();
+  await expect(page.getByText('60 by 73 pixels')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'for practice only' })).toHaveAttribute('aria-pressed', 'true');
+});
