@@ -15,7 +15,7 @@ function FacetValues({
 }) {
   return (
     <ul>
-      {values.map(({ value, count, chosen }) => {
+      {values.map(({ value, count }) => {
         const child = facet === 'subject' && value.includes('/');
         return (
           <li key={value}>
@@ -25,7 +25,8 @@ function FacetValues({
               <input
                 type="checkbox"
                 className="checkbox checkbox-xs max-sm:checkbox-md"
-                checked={chosen}
+                // As asked, not as found: the counts may follow a moment later.
+                checked={query.wanted[facet]?.includes(value) ?? false}
                 onChange={() => onChange(toggled(query, facet, value))}
               />
               <span className="flex-1 truncate">{valueWords(facet, value)}</span>
