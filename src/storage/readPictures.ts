@@ -152,11 +152,14 @@ export async function keepByHand(body: Body): Promise<void> {
     return readingOf(picture, { body, people }, gray);
   });
   if (!before) return;
-  const after = { body, fields: before.after };
   remember({
     words: 'Points of the body moved',
-    undo: async () => void (await exchangeBody(body.id, before.body, () => before.fields)),
-    redo: async () => void (await exchangeBody(body.id, after.body, () => after.fields)),
+    undo: async () => {
+      await exchangeBody(body.id, before.body, () => before.fields);
+    },
+    redo: async () => {
+      await exchangeBody(body.id, body, () => before.after);
+    },
   });
 }
 

@@ -100,15 +100,16 @@ test('taking in goes on after a reload in the middle', async ({ page }) => {
 test('two tabs take pictures in at once; each file is kept once', async ({ page, context }) => {
   const other = await context.newPage();
   const files = Array.from({ length: 40 }, (_, i) => plain(`${String(i)}.png`, i, 300));
-  await page.goto('/poses?set=library');
+  await library(page, [plain('first.png', 200)]);
   await other.goto('/poses?set=library');
+  await expect(cells(other)).toHaveCount(1);
   await Promise.all([
     page.getByLabel('Choose pictures').setInputFiles(files),
     other.getByLabel('Choose pictures').setInputFiles(files.slice(20)),
   ]);
-  await expect(page.getByRole('button', { name: 'All your pictures 40 pictures' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'All your pictures 41 pictures' })).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText('is the same file as').first()).toBeVisible({ timeout: 30_000 });
-  await expect(other.getByRole('button', { name: 'All your pictures 40 pictures' })).toBeVisible();
+  await expect(other.getByRole('button', { name: 'All your pictures 41 pictures' })).toBeVisible();
 });
 
 test('a ZIP, names with markup and of every script, and a file under a wrong name', async ({ page }) => {
@@ -204,6 +205,7 @@ test('a search becomes a set, chosen pictures go to the later shelf, and the ord
   await page.getByRole('button', { name: 'Earlier' }).click();
   await expect.poll(names).toEqual(['2.png', '3.png', '1.png']);
   await page.keyboard.press('Control+z');
+  await expect.poll(names).toEqual(['2.png', '1.png', '3.png']);
   await page.reload();
   await expect.poll(names).toEqual(['2.png', '1.png', '3.png']);
 });
