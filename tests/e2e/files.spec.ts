@@ -15,6 +15,8 @@ const stripes = (shift: number) =>
     { raw: { width: 120, height: 120, channels: 3 } },
   );
 
+const figure = (name: string) => sharp(`public/figures/${name}.webp`).flatten({ background: '#d8d0c4' });
+
 /** What is kept of the pictures: name, size, type and whether the file still tells where it was taken. */
 const kept = (page: Page) =>
   page.evaluate(async () => {
@@ -93,9 +95,9 @@ test('phones’ photographs stand upright and lose the place they were taken at;
 test('alike pictures are shown side by side; one goes to the bin and comes back from there', async ({ page }) => {
   const files = await Promise.all(
     [
-      ['one.jpg', stripes(0).jpeg({ quality: 92 })],
-      ['one-smaller.jpg', stripes(0).resize(90).jpeg({ quality: 60 })],
-      ['other.jpg', stripes(40).rotate(90).jpeg()],
+      ['one.jpg', figure('archer-sprinting-slight-70').jpeg({ quality: 92 })],
+      ['one-smaller.jpg', figure('archer-sprinting-slight-70').resize(700).jpeg({ quality: 60 })],
+      ['other.jpg', stripes(40).jpeg()],
     ].map(async ([name, image]) => ({
       name: name as string,
       mimeType: 'image/jpeg',
