@@ -7,7 +7,7 @@ import type { Session } from '@/core/journal/session';
 import type { ReferenceFacts } from '@/core/references/coverage';
 import { mirroredFacing } from '@/core/references/mirrorReference';
 import { effectiveFacts } from '@/core/references/effectiveFacts';
-import { type DrawnFacts, indexLibrary, search } from '@/core/references/facets';
+import type { DrawnFacts } from '@/core/references/facets';
 import {
   isMirrored,
   LIBRARY_ID,
@@ -101,6 +101,8 @@ export function drawnByPicture(sessions: readonly Session[]): Map<string, DrawnF
 async function picturesOf(setId: string): Promise<Picture[]> {
   const set = await loadSet(setId);
   if (!set?.rule) return listPictures(setId);
+  // Only sets by a rule need the search: Today and the journal load without it.
+  const { indexLibrary, search } = await import('@/core/references/facets');
   const [library, sessions] = await Promise.all([listPictures(LIBRARY_ID), listSessions()]);
   const drawn = drawnByPicture(sessions);
   const { found } = search(

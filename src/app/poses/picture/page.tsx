@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
-import { PicturePage } from '@/features/poses/picture/PicturePage';
+import { PictureEntry } from '@/features/poses/picture/PictureEntry';
 import { TopBar } from '@/ui/TopBar';
 
 export const metadata: Metadata = { title: 'A picture' };
@@ -11,7 +11,7 @@ export default function Page() {
       <TopBar />
       <main className="mx-4 pt-4 pb-12 sm:mx-10">
         <Suspense>
-          <PicturePage />
+          <PictureEntry />
         </Suspense>
       </main>
     </>
