@@ -1,4 +1,4 @@
-import { NO_RIGHTS, type Picture, type PictureBox } from '@/core/references/picture';
+import { newPicture, type Picture, type PictureBox } from '@/core/references/picture';
 import { startPictureWorker } from '@/workers/clients';
 import { sha256 } from '@/workers/sha256';
 import { addPicture } from './pictures';
@@ -14,7 +14,7 @@ export async function cropPicture(parent: Picture, box: PictureBox): Promise<str
   const client = startPictureWorker();
   try {
     const { image, thumbnail, widthPx, heightPx } = await client.api.crop(whole, box);
-    const picture: Picture = {
+    const picture = newPicture({
       id: crypto.randomUUID(),
       setIds: parent.setIds,
       name: `Part of ${parent.name}`.slice(0, 300),
@@ -22,23 +22,16 @@ export async function cropPicture(parent: Picture, box: PictureBox): Promise<str
       widthPx,
       heightPx,
       hash: await sha256(new Uint8Array(await image.arrayBuffer())),
-      likeness: null,
       bytes: image.size,
       addedAtMs: Date.now(),
       takenAtMs: parent.takenAtMs,
       binnedAtMs: null,
-      rights: { ...NO_RIGHTS, ...parent.rights },
+      rights: parent.rights,
       found: parent.found.tone === undefined ? {} : { tone: parent.found.tone },
-      sure: {},
-      readBy: 0,
       corrected: { extent: 'part' },
-      measures: null,
-      felt: 0,
       tags: parent.tags,
-      laterAtMs: null,
-      keptBeside: [],
       partOf: { pictureId: parent.id, box },
-    };
+    });
     await addPicture(picture, image, thumbnail);
     return picture.id;
   } finally {

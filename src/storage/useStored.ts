@@ -17,8 +17,8 @@ export interface Stored<T> {
 /** Read something from storage and again whenever one of the stores changes, in this tab or another. */
 export function useStored<T>(load: () => Promise<T>, stores: readonly Store[], deps: DependencyList): Stored<T> {
   const [stored, setStored] = useState<Stored<T>>({ value: undefined, problem: undefined });
-  // The caller lists what `load` depends on, as with useEffect.
-  const loading = useCallback(load, deps); // eslint-disable-line react-hooks/exhaustive-deps, react-hooks/use-memo
+  // eslint-disable-next-line react-hooks/exhaustive-deps, react-hooks/use-memo -- the caller lists what `load` depends on
+  const loading = useCallback(load, deps);
   const storeKey = stores.join(' ');
   useEffect(() => {
     let current = true;

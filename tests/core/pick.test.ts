@@ -4,7 +4,7 @@ import { seededRandom } from '@/core/random';
 import { arrange } from '@/core/references/arrange';
 import { countCells, type ReferenceFacts } from '@/core/references/coverage';
 import { mirroredReference } from '@/core/references/mirrorReference';
-import { pick, type Picked, type PickRequest, replacement, rightsToLevel } from '@/core/references/pick';
+import { pick, type Picked, type PickRequest, replacement, rightsToLevel, sourceOf } from '@/core/references/pick';
 import { pickReason } from '@/core/references/pickWords';
 
 const VIEWS = ['front', 'three-quarter', 'profile', 'back'];
@@ -118,6 +118,23 @@ describe('pick', () => {
     );
     expect(picked[4]).toMatchObject({ id: 'picture/p9', pinned: true });
     expect(picked.map((p) => p.id)).toContain('picture/p33');
+  });
+  it('takes no more pins than there are places', () => {
+    const pins = poolOf(20).map(({ id }) => ({ id, slot: null }));
+    expect(pick(request({ pins, count: 5 }))).toHaveLength(5);
+  });
+  it('counts what was drawn mirrored as drawn, pictures and figures', () => {
+    const figure = 'figure/archer-turning/masc/33/6/26';
+    const pool = [reference(1), { ...reference(2), id: figure }, reference(3)];
+    const timesDrawn = new Map([
+      ['picture/p1~m', 1],
+      [mirroredReference(figure), 1],
+    ]);
+    const [first] = pick(request({ pool, count: 1, timesDrawn }));
+    expect(first.id).toBe('picture/p3');
+    const mirrored: Picked = { ...first, id: mirroredReference(figure), mirrored: true };
+    expect(sourceOf(mirrored)).toBe(figure);
+    expect(replacement(request({ pool, timesDrawn }), [mirrored, first], 0)?.id).toBe('picture/p1');
   });
   it('ends with one odd one out from elsewhere', () => {
     const oddPool = [{ id: 'picture/cat' }, { id: 'picture/dog' }];

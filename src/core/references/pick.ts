@@ -50,6 +50,21 @@ export function rightsToLevel({ left, right }: FacingCount, count: number): numb
   return Math.min(count, Math.max(0, Math.round((left + right + count) / 2) - right));
 }
 
+/** The reference that a pick shows, or shows the mirror image of. */
+export const sourceOf = ({ id, mirrored }: Pick<Picked, 'id' | 'mirrored'>): string =>
+  mirrored ? mirroredReference(id) : id;
+
+/** Times drawn with those of mirror images: who was drawn mirrored was drawn. */
+function countingMirrors(timesDrawn: ReadonlyMap<string, number>): Map<string, number> {
+  const out = new Map(timesDrawn);
+  for (const [id, times] of timesDrawn) {
+    if (!/~m(\/|$)/.test(id)) continue;
+    const source = mirroredReference(id);
+    out.set(source, (out.get(source) ?? 0) + times);
+  }
+  return out;
+}
+
 interface Candidate {
   reference: ReferenceFacts;
   mirrored: boolean;
@@ -92,7 +107,10 @@ function spreadByLook(tier: readonly ReferenceFacts[], wanted: number): Candidat
 function choose(request: PickRequest, pool: readonly ReferenceFacts[], count: number, random: Random): Candidate[] {
   const { timesDrawn, level, mirror = false, order, cells } = request;
   const pinned = new Set(request.pins?.map((p) => p.id));
-  const chosen: Candidate[] = pool.filter((r) => pinned.has(r.id)).map((reference) => ({ reference, mirrored: false }));
+  const chosen: Candidate[] = pool
+    .filter((r) => pinned.has(r.id))
+    .slice(0, count)
+    .map((reference) => ({ reference, mirrored: false }));
   const times = (r: ReferenceFacts): number => timesDrawn.get(r.id) ?? 0;
   const tiers = new Map<number, ReferenceFacts[]>();
   for (const reference of pool) {
@@ -181,7 +199,8 @@ function withGentle(
  * differ in view or facing while that can be had (see `arrange`). The same request gives the same pick.
  * @returns `count` of them in order; none when there is nothing to choose from.
  */
-export function pick(request: PickRequest): Picked[] {
+export function pick(wanted: PickRequest): Picked[] {
+  const request = { ...wanted, timesDrawn: countingMirrors(wanted.timesDrawn) };
   const { pool, count, order, seed, oddPool = [] } = request;
   if (count <= 0 || pool.length === 0) return [];
   const random = seededRandom(seed);
@@ -249,19 +268,20 @@ function rounds(request: PickRequest, count: number, random: Random): Picked[] {
 
 /** One more from the pool in place of a pick: not among those picked, drawn least, of a look unlike its neighbors'. */
 export function replacement(request: PickRequest, picked: readonly Picked[], slot: number): Picked | undefined {
-  const used = new Set(picked.map((p) => p.id.replace(/~m(?=\/|$)/, '')));
+  const used = new Set(picked.map(sourceOf));
+  const timesDrawn = countingMirrors(request.timesDrawn);
   const factsById = new Map(request.pool.map((r) => [r.id, r]));
   const look = (p: Picked | undefined): string | undefined => {
-    const reference = p && factsById.get(p.id.replace(/~m(?=\/|$)/, ''));
+    const reference = p && factsById.get(sourceOf(p));
     return reference && lookOf({ reference, mirrored: p.mirrored });
   };
   const beside = [look(picked[slot - 1]), look(picked[slot + 1])];
-  const before = factsById.get(picked[slot].id.replace(/~m(?=\/|$)/, ''));
+  const before = factsById.get(sourceOf(picked[slot]));
   const random = seededRandom(request.seed + slot);
   const cost = (reference: ReferenceFacts): number => {
     const own = lookOf({ reference, mirrored: false });
     return (
-      10 * (request.timesDrawn.get(reference.id) ?? 0) +
+      10 * (timesDrawn.get(reference.id) ?? 0) +
       (own !== undefined && beside.includes(own) ? 5 : 0) +
       Math.abs((reference.difficulty ?? 3) - (before?.difficulty ?? 3)) +
       random()

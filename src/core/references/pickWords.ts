@@ -1,6 +1,6 @@
 import { counted } from '../words';
 import type { ReferenceFacts } from './coverage';
-import type { Picked, PickRequest } from './pick';
+import { type Picked, type PickRequest, sourceOf } from './pick';
 
 const ORDER_WORDS: Record<PickRequest['order'], string> = {
   'own order': 'in your own order',
@@ -17,7 +17,7 @@ export function pickReason(
   facts: ReadonlyMap<string, ReferenceFacts>,
 ): string[] {
   const plain = picked.filter((p) => !p.odd && !p.again);
-  const never = plain.filter((p) => (timesDrawn.get(p.id.replace(/~m$/, '')) ?? 0) === 0).length;
+  const never = plain.filter((p) => (timesDrawn.get(sourceOf(p)) ?? 0) === 0).length;
   const parts = [
     never === plain.length && never > 0
       ? `${counted(never, 'picture')} you have not drawn`

@@ -139,6 +139,9 @@ function upgradePicture(value: unknown): unknown {
 export const pictureSchema = z.preprocess(upgradePicture, recordSchema);
 export type Picture = z.infer<typeof recordSchema>;
 
+/** A picture's record with everything that is not said left open. */
+export const newPicture = (fields: z.input<typeof recordSchema>): Picture => recordSchema.parse(fields);
+
 export const BUILT_IN_SET_ID = 'built-in';
 /** Everything the learner has taken in. */
 export const LIBRARY_ID = 'library';

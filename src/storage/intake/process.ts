@@ -1,5 +1,5 @@
 import { type ImageProblem, noteSentence } from '@/core/references/imageFile';
-import { NO_RIGHTS, type Picture } from '@/core/references/picture';
+import { newPicture, type Picture } from '@/core/references/picture';
 import { type Preparer, startPreparer } from '@/workers/prepareFile';
 import type { Preparation, PreparedPicture } from '@/workers/picture.worker';
 import { announce, announceRecords } from '../changes';
@@ -37,7 +37,7 @@ function pictureFrom(
   nowMs: number,
 ): Picture {
   const { type, widthPx, heightPx, hash, likeness, tone, takenAtMs, image } = prepared;
-  return {
+  return newPicture({
     id: crypto.randomUUID(),
     setIds: batch.setId === null ? [] : [batch.setId],
     name,
@@ -48,20 +48,14 @@ function pictureFrom(
     likeness,
     bytes: (image ?? file).size,
     addedAtMs: nowMs + position,
-    takenAtMs: takenAtMs ?? null,
+    takenAtMs,
     binnedAtMs: null,
-    rights: batch.rights ?? NO_RIGHTS,
+    ...(batch.rights && { rights: batch.rights }),
     found: { tone: tone.tone },
     sure: { tone: 0.9 },
-    readBy: 0,
-    corrected: {},
     measures: { mean: tone.mean, spread: tone.spread },
-    felt: 0,
-    tags: [],
-    laterAtMs: null,
-    keptBeside: [],
     ...(inFolder && { inFolder }),
-  };
+  });
 }
 
 interface Written {

@@ -116,8 +116,7 @@ export const PictureGrid = memo(function PictureGrid({
     event.preventDefault();
   };
   return (
-    // The list is a composite: one cell is in the tab order, arrow keys move between them.
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
+    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- a composite: one cell is in the tab order, arrows move between them
     <div
       ref={ref}
       role="list"

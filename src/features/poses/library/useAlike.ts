@@ -27,8 +27,7 @@ export function useAlike(pictures: readonly Picture[] | undefined): Picture[][] 
       clearTimeout(timer);
       client?.stop();
     };
-    // Facts read meanwhile change nothing about likeness.
-  }, [key]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [key]); // eslint-disable-line react-hooks/exhaustive-deps -- `key` says all of the pictures that likeness depends on
   return useMemo(() => {
     const byId = new Map((pictures ?? []).map((p) => [p.id, p]));
     return groups.map((group) => group.flatMap((id) => byId.get(id) ?? [])).filter((group) => group.length > 1);

@@ -86,7 +86,6 @@ export function useLinkedFolder(
   useEffect(() => {
     const timer = setTimeout(() => void open(false).catch(() => setState('gone')));
     return () => clearTimeout(timer);
-    // Once for each set shown; not again whenever its record changes.
-  }, [id]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [id]); // eslint-disable-line react-hooks/exhaustive-deps -- once for each set shown, not whenever its record changes
   return { state, told, open: () => void open(true).catch(() => setState('gone')) };
 }

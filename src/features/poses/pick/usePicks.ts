@@ -7,7 +7,7 @@ import type { Plan } from '@/core/practice/schema';
 import { countPoses } from '@/core/practice/sums';
 import { countCells, countFacings, type ReferenceFacts } from '@/core/references/coverage';
 import { mirroredFacing } from '@/core/references/mirrorReference';
-import { pick, type Picked, type PickOrder, type PickRequest, replacement } from '@/core/references/pick';
+import { pick, type Picked, type PickOrder, type PickRequest, replacement, sourceOf } from '@/core/references/pick';
 import { pickReason } from '@/core/references/pickWords';
 
 /** Drawings that tell which side is weak. */
@@ -88,7 +88,7 @@ export function usePicks(source: PickSource, settings: PickSettings, nowMs: numb
     const known = new Map([...pool, ...elsewhere].map((r) => [r.id, r]));
     return new Map(
       picked.map((p): [string, ReferenceFacts] => {
-        const own = known.get(p.id) ?? known.get(plainId(p.id)) ?? { id: p.id };
+        const own = known.get(p.id) ?? known.get(sourceOf(p)) ?? { id: p.id };
         return [p.id, p.mirrored ? { ...own, facing: mirroredFacing(own.facing) } : own];
       }),
     );
@@ -100,7 +100,7 @@ export function usePicks(source: PickSource, settings: PickSettings, nowMs: numb
       () => (picked.length > 0 ? { ...proposePlan({ ...base, picked }), why: 'You chose these pictures.' } : undefined),
       [base, picked],
     ),
-    surplus: byHand ? pool.map((r) => r.id).filter((id) => !picked.some((p) => plainId(p.id) === id)) : [],
+    surplus: byHand ? pool.map((r) => r.id).filter((id) => !picked.some((p) => sourceOf(p) === id)) : [],
     facing: (p) => facts.get(p.id)?.facing,
     replace(slot) {
       const next = request && replacement(request, picked, slot);
@@ -111,11 +111,9 @@ export function usePicks(source: PickSource, settings: PickSettings, nowMs: numb
     pinned: new Set([...slots.values(), ...pins]),
     togglePin(slot) {
       const next = new Map(slots);
-      if (next.get(slot) === picked[slot].id) next.delete(slot);
-      else next.set(slot, plainId(picked[slot].id));
+      if (next.get(slot) === sourceOf(picked[slot])) next.delete(slot);
+      else next.set(slot, sourceOf(picked[slot]));
       setSlots(next);
     },
   };
 }
-
-const plainId = (id: string): string => (id.startsWith('picture/') ? id.replace(/~m$/, '') : id);

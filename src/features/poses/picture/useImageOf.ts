@@ -23,7 +23,6 @@ export function useImageOf(picture: Picture | undefined): { blob: Blob; url: str
       current = false;
       if (url) URL.revokeObjectURL(url);
     };
-    // Its facts change while it is looked at; its image does not.
-  }, [id]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [id]); // eslint-disable-line react-hooks/exhaustive-deps -- facts change while it is looked at; the image does not
   return image?.id === id ? image?.made : undefined;
 }

@@ -41,7 +41,7 @@ export function usePoints(picture: Picture): Points {
     if (!unread) return;
     // By hand works without; the list of pictures tries again and tells.
     readNow(picture).catch(() => undefined);
-  }, [unread, id]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [unread, id]); // eslint-disable-line react-hooks/exhaustive-deps -- once for each unread picture, whatever else of it changes
 
   const write = useCallback((next: Body): void => {
     setMoved(next);
