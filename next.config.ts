@@ -5,6 +5,7 @@ const config: NextConfig = {
   poweredByHeader: false,
   typedRoutes: true,
   agentRules: false,
+  serverExternalPackages: ['pdfkit'],
   turbopack: { root: import.meta.dirname },
   // Types are checked by their own step of the test command; a demo need not wait for it.
   typescript: { ignoreBuildErrors: true },

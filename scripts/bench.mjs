@@ -1,4 +1,4 @@
-// npm run bench: ratios against a baseline measured in the same run, and sizes. Needs a build.
+// npm run bench: ratios against a baseline measured in the same run, and sizes. Needs a build. With `-- --run`, the run alone.
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
@@ -7,6 +7,7 @@ import { build } from 'esbuild';
 import { CHROMIUM } from './chromium.mjs';
 import { importRow } from './bench/import.mjs';
 import { libraryRows } from './bench/library.mjs';
+import { runRows } from './bench/run.mjs';
 import { serve } from './serve.mjs';
 
 const bundle = 'test-results/bench-core.mjs';
@@ -18,7 +19,7 @@ await build({
   format: 'esm',
   logLevel: 'error',
 });
-const core = JSON.parse(spawnSync(process.execPath, [bundle], { encoding: 'utf8' }).stdout);
+const core = JSON.parse(spawnSync(process.execPath, [bundle, ...process.argv.slice(2)], { encoding: 'utf8' }).stdout);
 rmSync(bundle);
 
 /** First script of each route, gzip. */
@@ -111,12 +112,24 @@ function pictureSizes() {
   ];
 }
 
+const app = await serve();
+const run = await runRows(app.base);
+app.stop();
+const { driftMs, missingMs, ticks } = core.threeHours;
+run.push({
+  name: `three hours by ${String(ticks)} uneven ticks with holds: drift of the end / time in no sum`,
+  value: `${String(driftMs)} / ${String(missingMs)} ms`,
+  limit: `0${driftMs !== 0 || missingMs !== 0 ? ' OVER' : ''}`,
+});
+console.log('\n| the run | measured | limit |\n| --- | --- | --- |');
+for (const { name, value, limit } of run) console.log(`| ${name} | ${value} | ${limit ?? ''} |`);
+if (process.argv.includes('--run')) process.exit(0);
 const views = await viewRows();
 console.log('\n| figures | measured | limit |\n| --- | --- | --- |');
 for (const { name, value, limit } of [...core.figures, ...views, ...pictureSizes()])
   console.log(`| ${name} | ${value} | ${limit ?? ''} |`);
-console.log('\n| pictures | measured | limit |\n| --- | --- | --- |');
-for (const { name, value, limit } of [...core.references, ...(await libraryRows())])
+console.log('\n| plans and pictures | measured | limit |\n| --- | --- | --- |');
+for (const { name, value, limit } of [...core.plans, ...core.references, ...(await libraryRows())])
   console.log(`| ${name} | ${value} | ${limit ?? ''} |`);
 console.log('\n| what | took | against | ratio |\n| --- | --- | --- | --- |');
 for (const { name, value, baseline, ratio } of [...core.rows, await importRow()])

@@ -1,6 +1,6 @@
 // Makes what ships of the built-in figures: npm run figures [-- --small | --facts | --full] [-- name part]
 // public/figures/small and covered: cut-outs for grids; public/figures: full-size pictures of the first figures;
-// src/core/figure/catalogue.json: their facts.
+// src/core/figure/{catalogue,envelopes}.json: their facts; src/core/practice/exercises/pictures.json: the pictures of the exercises.
 import { execFile } from 'node:child_process';
 import { rmSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
@@ -26,10 +26,17 @@ async function smallPictures() {
   );
 }
 
-async function writeCatalogue() {
-  const file = `${root}/src/core/figure/catalogue.json`;
-  const json = await tsx('scripts/figures/catalogue.ts', `${pictures}/small`);
+async function writeJson(path, json) {
+  const file = `${root}/${path}`;
   writeFileSync(file, await format(json, { ...(await resolveConfig(file)), filepath: file }));
+}
+
+async function writeFacts() {
+  await writeJson('src/core/figure/catalogue.json', await tsx('scripts/figures/catalogue.ts', `${pictures}/small`));
+  const json = await Promise.all(['envelopes', 'exercises'].map((name) => tsx(`scripts/figures/${name}.ts`)));
+  await writeJson('src/core/figure/envelopes.json', json[0]);
+  // One line: nobody reads it, and it is large.
+  writeFileSync(`${root}/src/core/practice/exercises/pictures.json`, `${json[1]}`);
 }
 
 async function fullPictures() {
@@ -48,5 +55,5 @@ async function fullPictures() {
 
 if (!only && part === 'all') rmSync(pictures, { recursive: true, force: true });
 if (part === 'all' || part === 'small') await smallPictures();
-if (part !== 'full') await writeCatalogue();
+if (part !== 'full') await writeFacts();
 if (part === 'all' || part === 'full') await fullPictures();

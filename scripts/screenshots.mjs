@@ -55,15 +55,16 @@ async function skipTo(page, words) {
 const TWENTY = 17;
 const FORTY_FIVE = 22;
 
-for (const night of [false, true]) {
-  const page = await open({ night });
+{
+  const page = await open();
   await today(page);
-  await shoot(night ? 'today-night' : 'today', page);
+  await shoot('today', page);
 }
 {
   const page = await open();
   await start(page, TWENTY);
   await skipTo(page, 'look more than draw');
+  await page.getByRole('img', { name: /Reference:/ }).waitFor();
   await page.clock.fastForward(9000);
   await shoot('run-pose', page);
 }
@@ -71,15 +72,18 @@ for (const night of [false, true]) {
   const page = await open();
   await start(page, TWENTY);
   await skipTo(page, 'eyes on the edge');
+  await page.getByRole('img', { name: /Reference:/ }).waitFor();
   await page.clock.fastForward(40_000);
   await shoot('run-blind-contour', page);
 }
 {
   const page = await open();
   await start(page, TWENTY);
-  await skipTo(page, 'Page full');
-  await page.clock.fastForward(33_000);
-  await shoot('run-lines', page);
+  await skipTo(page, 'look more than draw');
+  await page.getByRole('img', { name: /Reference:/ }).waitFor();
+  for (const key of ['v', 'v', 'd', 'q']) await page.keyboard.press(key);
+  await page.getByRole('region', { name: 'Seeing aids' }).waitFor();
+  await shoot('run-aids', page);
 }
 {
   const page = await open({ night: true });
@@ -103,7 +107,7 @@ for (const night of [false, true]) {
 for (const [name, path] of [
   ['journal', '/journal'],
   ['poses', '/poses'],
-  ['data', '/data'],
+  ['room', '/room'],
 ]) {
   const page = await open();
   await page.goto(base + path);
@@ -118,10 +122,17 @@ for (const [name, path] of [
 }
 {
   const page = await open();
-  await page.goto(`${base}/poses/figure?id=${encodeURIComponent('figure/drummer-reclining/heavy/-10/10/26')}`);
-  await page.getByText(/^The action line is/).waitFor({ timeout: 60_000 });
-  for (const key of '1234789') await page.keyboard.press(key);
-  await shoot('figure-contours', page);
+  await page.goto(`${base}/plan`);
+  await page.getByRole('combobox', { name: 'What you are after' }).selectOption('proportion');
+  await page.getByRole('button', { name: 'Plan it' }).click();
+  await page.getByRole('option', { name: /^Structural gesture/ }).click({ position: { x: 14, y: 30 } });
+  await shoot('plan', page);
+}
+{
+  const page = await open();
+  await page.goto(`${base}/handbook`);
+  await page.locator('article img').first().waitFor();
+  await shoot('handbook', page);
 }
 {
   const page = await open();
@@ -157,6 +168,7 @@ for (const [name, path] of [
   const page = await open({ width: 390, height: 844, night: true });
   await start(page, 0);
   await skipTo(page, 'look more than draw');
+  await page.getByRole('img', { name: /Reference:/ }).waitFor();
   await shoot('run-narrow-night', page);
 }
 await browser.close();

@@ -6,9 +6,13 @@ import { answerKey } from '@/core/figure/facts/answerKey';
 import { STUDIO_LIGHT } from '@/core/figure/light';
 import { figureFacts, poseOf, SET_FIGURES } from '@/core/figure/reference';
 import { fieldBounds } from '@/core/figure/surface';
+import { AIMS, type Aim } from '@/core/practice/aims';
+import { fitPlan, SHAPES } from '@/core/practice/fit';
+import { refit } from '@/core/practice/refit';
 import { proposePlan } from '@/core/practice/propose';
 import { expandPlan } from '@/core/practice/timeline';
 import { referenceRows } from './references';
+import { threeHours } from './threeHours';
 
 const median = (values: number[]): number => values.sort((a, b) => a - b)[Math.floor(values.length / 2)];
 
@@ -57,6 +61,36 @@ function planExpansion(): Row {
       many(() => JSON.parse(text)),
     ),
   );
+}
+
+/** Times of a job over some inputs, milliseconds; the first round compiles and does not count. */
+function timesOver<T>(inputs: readonly T[], rounds: number, job: (input: T) => unknown): number[] {
+  inputs.forEach(job);
+  return Array.from({ length: rounds }, () => inputs)
+    .flat()
+    .map((input) => {
+      const from = performance.now();
+      job(input);
+      return performance.now() - from;
+    });
+}
+/** Fitting a three-hour plan for every aim and run of lengths, and fitting that plan into two thirds of its time. */
+function fitting(): Figure[] {
+  const requests = (Object.keys(AIMS) as Aim[]).flatMap((aim) =>
+    SHAPES.map((shape) => ({ availableMs: 180 * 60_000, aim, shape, setId: 's', seed: 1 })),
+  );
+  const fit = timesOver(requests, 6, fitPlan);
+  const { recipe } = fitPlan(requests[0]);
+  const again = timesOver([recipe], 12, (r) => refit(r, 120 * 60_000));
+  const line = (name: string, times: number[], limitMs: number): Figure => ({
+    name,
+    value: `${quantile(times, 0.5).toFixed(1)} / ${quantile(times, 0.95).toFixed(1)} ms`,
+    limit: `${String(limitMs)} ms${quantile(times, 0.95) > limitMs ? ' OVER' : ''}`,
+  });
+  return [
+    line('fit three hours, every aim and run, median / p95', fit, 20),
+    line('fit what is here: 3 h into 2 h, median / p95', again, 100),
+  ];
 }
 
 /** Milliseconds of processor time of a job, the least of a few runs. */
@@ -148,6 +182,19 @@ function figures(): Figure[] {
   ];
 }
 
+const runOnly = process.argv.includes('--run');
 console.log(
-  JSON.stringify({ rows: [planExpansion(), surfaceMeshing()], figures: figures(), references: referenceRows() }),
+  JSON.stringify({
+    threeHours: threeHours(),
+    ...(!runOnly && everythingElse()),
+  }),
 );
+
+function everythingElse() {
+  return {
+    rows: [planExpansion(), surfaceMeshing()],
+    figures: figures(),
+    plans: fitting(),
+    references: referenceRows(),
+  };
+}

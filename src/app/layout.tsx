@@ -1,7 +1,7 @@
 import type { Metadata, Viewport } from 'next';
 import localFont from 'next/font/local';
 import type { ReactNode } from 'react';
-import { Toaster } from 'sonner';
+import { Toasts } from '@/ui/toast/Toasts';
 import { FirstVisit } from '@/features/data/FirstVisit';
 import { OfflineReady } from '@/ui/OfflineReady';
 import { themeScript } from '@/ui/useTheme';
@@ -34,7 +34,7 @@ export default function RootLayout({ children }: { children: ReactNode }) {
       </head>
       <body className="min-h-dvh bg-ground font-sans text-ink">
         {children}
-        <Toaster position="bottom-center" />
+        <Toasts />
         <FirstVisit />
         <OfflineReady />
       </body>

@@ -1,15 +1,13 @@
 import { setHours, setMinutes, startOfDay, subDays } from 'date-fns';
 import type { RunEvent } from './clock/log';
 import { runStateAt } from './clock/run';
+import type { Reflection } from './journal/reflection';
 import type { Session } from './journal/session';
+import { exerciseById } from './practice/exercises';
 import { proposePlan } from './practice/propose';
 import { expandPlan } from './practice/timeline';
 import { seededRandom } from './random';
 import type { ReferenceFacts } from './references/coverage';
-
-export const DEMO_LEARNER = 'Wren Halloran';
-
-export const isDemoSession = (sessionId: string): boolean => sessionId.startsWith('demo-');
 
 /** Days ago, minutes and what was noted: twelve weeks with two weeks away in the middle. */
 const EVENINGS: readonly [daysAgo: number, minutes: number, note: string][] = [
@@ -76,6 +74,7 @@ export function demoSessions(references: readonly ReferenceFacts[], nowMs: numbe
     });
     const log = liveThrough(plan, random);
     const end = runStateAt(plan, log, Number.MAX_SAFE_INTEGER);
+    const said = saidAfter(i);
     return {
       id: `demo-${i + 1}`,
       plan,
@@ -84,6 +83,19 @@ export function demoSessions(references: readonly ReferenceFacts[], nowMs: numbe
       lastSeenMs: end.visits[end.visits.length - 1].endMs,
       status: 'kept' as const,
       note,
+      ...(said && { reflection: said }),
     };
   });
+}
+
+/** Every other evening something is said: the hips are what goes missing, less and less. */
+function saidAfter(i: number): Reflection | undefined {
+  if (i % 2 === 0) return undefined;
+  const { lookAt } = exerciseById('flowing-gesture');
+  const missing = lookAt.filter((_, k) => (k === 3 && i < 9) || (k === 4 && i % 4 === 1));
+  return {
+    line: i < 4 ? 'tight' : 'loose',
+    answers: [{ exerciseId: 'flowing-gesture', looked: lookAt, missing }],
+    ...(i === EVENINGS.length - 1 && { nextTime: 'Both bars before any limb.' }),
+  };
 }

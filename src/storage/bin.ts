@@ -3,14 +3,16 @@ import { announce } from './changes';
 import { db } from './db';
 import { imageKey } from './images';
 
-/** Delete for good what has been in the bin for longer than BIN_DAYS: sets (their pictures stay in the library), pictures, pages. */
+/** Delete for good what has been in the bin for longer than BIN_DAYS: sets (their pictures stay in the library), pictures, pages, plans. */
 export async function emptyOldBin(nowMs: number): Promise<number> {
   const before = nowMs - BIN_DAYS * 86_400_000;
   const old = ({ binnedAtMs }: { binnedAtMs: number | null }): boolean => binnedAtMs !== null && binnedAtMs < before;
-  const tx = (await db()).transaction(['sets', 'pictures', 'pages', 'bodies', 'images'], 'readwrite');
+  const tx = (await db()).transaction(['sets', 'pictures', 'pages', 'bodies', 'images', 'plans'], 'readwrite');
   const sets = new Set((await tx.objectStore('sets').getAll()).filter(old).map((s) => s.id));
   const pictures = (await tx.objectStore('pictures').getAll()).filter(old);
   const pages = (await tx.objectStore('pages').getAll()).filter(old);
+  const plans = (await tx.objectStore('plans').getAll()).filter(old);
+  for (const { id } of plans) await tx.objectStore('plans').delete(id);
   for (const id of sets) await tx.objectStore('sets').delete(id);
   for (const { id } of pictures) await tx.objectStore('bodies').delete(id);
   for (const [store, kind, records] of [
@@ -23,7 +25,7 @@ export async function emptyOldBin(nowMs: number): Promise<number> {
       await tx.objectStore('images').delete(imageKey('thumbnail', id));
     }
   await tx.done;
-  const count = sets.size + pictures.length + pages.length;
-  if (count > 0) announce('sets', 'pictures', 'pages');
+  const count = sets.size + plans.length + pictures.length + pages.length;
+  if (count > 0) announce('sets', 'pictures', 'pages', 'plans');
   return count;
 }

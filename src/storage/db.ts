@@ -7,8 +7,10 @@ import {
   type StoreNames,
 } from 'idb';
 import type { Page, Session } from '@/core/journal/session';
+import type { Viewing } from '@/core/journal/viewing';
 import type { Body } from '@/core/body/body';
 import type { ImageProblem } from '@/core/references/imageFile';
+import type { SavedPlan } from '@/core/practice/savedPlan';
 import { type Picture, pictureSchema, type PictureSet, type Rights } from '@/core/references/picture';
 
 export interface Settings {
@@ -28,6 +30,12 @@ export interface Settings {
   libraryPage: string;
   /** Time spent choosing pictures since the last session, ms. */
   choosingMs: number;
+  /** The plan being built, as JSON. */
+  planDraft: string;
+  /** What was asked for on the Plan page, as JSON. */
+  planAsk: string;
+  /** The room drawn in: how sessions look, sound and are steered, as JSON. */
+  room: string;
 }
 
 /** Files that were given together. */
@@ -96,6 +104,10 @@ export interface FoxDb extends DBSchema {
   images: { key: string; value: Blob | SmallImage };
   /** Rendered views of figures by reference id; a cache, rebuilt at will. */
   renders: { key: string; value: Render };
+  /** Plans the learner keeps. */
+  plans: { key: string; value: SavedPlan };
+  /** How references were seen last, by the reference's id. */
+  viewings: { key: string; value: Viewing };
   settings: { key: string; value: Settings[keyof Settings] };
 }
 export const STORES = [
@@ -110,11 +122,13 @@ export const STORES = [
   'batches',
   'waiting',
   'folders',
+  'plans',
+  'viewings',
 ] as const;
 export type Store = (typeof STORES)[number];
 
 const DB_NAME = 'fox-minute';
-const DB_VERSION = 2;
+const DB_VERSION = 4;
 
 type PicturesUpgraded = IDBPObjectStore<FoxDb, StoreNames<FoxDb>[], 'pictures', 'versionchange'>;
 async function upgradePictures(pictures: PicturesUpgraded): Promise<void> {
@@ -149,6 +163,8 @@ export function db(): Promise<IDBPDatabase<FoxDb>> {
         pictures.createIndex('byHash', 'hash');
         void upgradePictures(pictures);
       }
+      if (oldVersion < 3) database.createObjectStore('plans', { keyPath: 'id' });
+      if (oldVersion < 4) database.createObjectStore('viewings', { keyPath: 'id' });
     },
     blocking(_current, _blocked, event) {
       (event.target as IDBDatabase).close();

@@ -2,21 +2,26 @@ import type { Records } from '@/core/interchange/archive';
 import { announce } from './changes';
 import { atomically, db, STORES } from './db';
 
+/** What goes out and comes back: everything but caches and what is under way. */
+const KEPT = ['sessions', 'pages', 'sets', 'pictures', 'bodies', 'plans', 'viewings', 'settings', 'images'] as const;
+
 /** All records, the bin included; images are read one by one with their keys. */
 export async function readRecords(): Promise<{ records: Records; imageKeys: string[] }> {
-  const tx = (await db()).transaction(['sessions', 'pages', 'sets', 'pictures', 'bodies', 'settings', 'images']);
-  const [sessions, pages, sets, pictures, bodies, names, values, imageKeys] = await Promise.all([
+  const tx = (await db()).transaction(KEPT);
+  const [sessions, pages, sets, pictures, bodies, plans, viewings, names, values, imageKeys] = await Promise.all([
     tx.objectStore('sessions').getAll(),
     tx.objectStore('pages').getAll(),
     tx.objectStore('sets').getAll(),
     tx.objectStore('pictures').getAll(),
     tx.objectStore('bodies').getAll(),
+    tx.objectStore('plans').getAll(),
+    tx.objectStore('viewings').getAll(),
     tx.objectStore('settings').getAllKeys(),
     tx.objectStore('settings').getAll(),
     tx.objectStore('images').getAllKeys(),
   ]);
   const settings = Object.fromEntries(names.map((name, i) => [name, values[i]]));
-  return { records: { sessions, pages, sets, pictures, bodies, settings }, imageKeys };
+  return { records: { sessions, pages, sets, pictures, bodies, plans, viewings, settings }, imageKeys };
 }
 
 export interface PutBack {
@@ -27,10 +32,9 @@ export interface PutBack {
 
 /** Put records and images back in one transaction: all or nothing, and nothing that is already here is touched. */
 export async function putRecords(records: Records, images: readonly { key: string; image: Blob }[]): Promise<PutBack> {
-  const stores = ['sessions', 'pages', 'sets', 'pictures', 'bodies', 'settings', 'images'] as const;
-  const result = await atomically(stores, async (tx): Promise<PutBack> => {
+  const result = await atomically(KEPT, async (tx): Promise<PutBack> => {
     const counts: PutBack = { added: 0, kept: 0 };
-    for (const store of ['sessions', 'pages', 'sets', 'pictures'] as const)
+    for (const store of ['sessions', 'pages', 'sets', 'pictures', 'plans'] as const)
       for (const record of records[store]) {
         const here = (await tx.objectStore(store).getKey(record.id)) !== undefined;
         if (!here) await tx.objectStore(store).put(record);
@@ -38,6 +42,9 @@ export async function putRecords(records: Records, images: readonly { key: strin
       }
     for (const body of records.bodies)
       if ((await tx.objectStore('bodies').getKey(body.id)) === undefined) await tx.objectStore('bodies').put(body);
+    for (const viewing of records.viewings)
+      if ((await tx.objectStore('viewings').getKey(viewing.id)) === undefined)
+        await tx.objectStore('viewings').put(viewing);
     for (const { key, image } of images)
       if ((await tx.objectStore('images').getKey(key)) === undefined) await tx.objectStore('images').put(image, key);
     for (const [name, value] of Object.entries(records.settings))
@@ -45,7 +52,7 @@ export async function putRecords(records: Records, images: readonly { key: strin
         await tx.objectStore('settings').put(value, name);
     return counts;
   });
-  announce('sessions', 'pages', 'sets', 'pictures', 'bodies', 'settings');
+  announce('sessions', 'pages', 'sets', 'pictures', 'bodies', 'plans', 'viewings', 'settings');
   return result;
 }
 

@@ -21,11 +21,19 @@ export async function addPage(page: Page, image: Blob, thumbnail: Blob): Promise
   announce('pages');
 }
 
-/** Put a page into the bin, or take it out with null. */
-export async function binPage(id: string, binnedAtMs: number | null): Promise<void> {
+/** Every page, without those in the bin. */
+export async function allPages(): Promise<Page[]> {
+  return (await (await db()).getAll('pages')).filter((p) => p.binnedAtMs === null);
+}
+
+/** Say something else of a page: what to fix, what was laid over it. */
+export async function changePage(id: string, change: (page: Page) => Partial<Page>): Promise<void> {
   const tx = (await db()).transaction('pages', 'readwrite');
   const page = await tx.store.get(id);
-  if (page) await tx.store.put({ ...page, binnedAtMs });
+  if (page) await tx.store.put(pageSchema.parse({ ...page, ...change(page) }));
   await tx.done;
   announce('pages');
 }
+
+/** Put a page into the bin, or take it out with null. */
+export const binPage = (id: string, binnedAtMs: number | null): Promise<void> => changePage(id, () => ({ binnedAtMs }));

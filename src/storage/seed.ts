@@ -1,12 +1,13 @@
-import { demoSessions, isDemoSession } from '@/core/demo';
+import { isDemoSession } from '@/core/demoLearner';
 import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { announce } from './changes';
 import { atomically, db } from './db';
 import { imageKey } from './images';
-import { shippedReferences } from './references';
 
 /** Put the demo learner's past sessions in. What is already there stays. */
 export async function addDemoLearner(nowMs: number): Promise<void> {
+  // Only a first visit needs what makes them.
+  const [{ demoSessions }, { shippedReferences }] = await Promise.all([import('@/core/demo'), import('./references')]);
   const sessions = demoSessions(shippedReferences(BUILT_IN_SET_ID) ?? [], nowMs);
   const tx = (await db()).transaction(['sessions', 'settings'], 'readwrite');
   for (const session of sessions)

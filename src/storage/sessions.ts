@@ -1,4 +1,5 @@
 import type { RunEvent } from '@/core/clock/log';
+import type { Reflection } from '@/core/journal/reflection';
 import { type Session, sessionSchema } from '@/core/journal/session';
 import { announce } from './changes';
 import { db } from './db';
@@ -63,6 +64,15 @@ export async function finishSession(id: string, endMs: number): Promise<void> {
   const tx = (await db()).transaction('sessions', 'readwrite', { durability: 'strict' });
   const session = await tx.store.get(id);
   if (session) await tx.store.put({ ...session, status: 'kept', lastSeenMs: endMs });
+  await tx.done;
+  announce('sessions');
+}
+
+/** Change what was said after a session. */
+export async function changeReflection(id: string, change: (before: Reflection) => Reflection): Promise<void> {
+  const tx = (await db()).transaction('sessions', 'readwrite');
+  const session = await tx.store.get(id);
+  if (session) await tx.store.put(sessionSchema.parse({ ...session, reflection: change(session.reflection ?? {}) }));
   await tx.done;
   announce('sessions');
 }

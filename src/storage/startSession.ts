@@ -1,5 +1,6 @@
 import type { Session } from '@/core/journal/session';
 import type { Plan } from '@/core/practice/schema';
+import { loadRoom } from './room';
 import { loadSetting, saveSetting } from './settings';
 import { appendEvents, runningSession, saveSession } from './sessions';
 
@@ -34,6 +35,7 @@ export async function startSession(plan: Plan): Promise<Session> {
     lastSeenMs: 0,
     status: 'running',
     note: '',
+    usualHand: (await loadRoom()).hand,
     ...(choosingMs > 0 && { choosingMs }),
   };
   await saveSession(session);

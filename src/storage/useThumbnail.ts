@@ -5,6 +5,7 @@ import { parsePictureReference } from '@/core/references/picture';
 import { loadImage } from './images';
 import { pictureThumbnail } from './pictureThumbnail';
 import { smallPictureUrl } from './references';
+import { useIsHidden } from './hiddenReference';
 import { useCovered } from './useCovered';
 
 /** An address for what `load` gives for a key, given back when no longer shown. `load` must stay the same function. */
@@ -42,8 +43,9 @@ const veiled = (referenceId: string): Promise<Blob | undefined> => pictureThumbn
 const drawBare = (referenceId: string): Promise<Blob> => drawFigure(referenceId, false);
 const drawCovered = (referenceId: string): Promise<Blob> => drawFigure(referenceId, true);
 
-/** A small picture of a reference: shipped with the app or drawn now for figures, the thumbnail for pictures. */
-export function useReferenceThumbnail(referenceId: string | null): string | undefined {
+/** A small picture of a reference: shipped with the app or drawn now for figures, the thumbnail for pictures; nothing while it is drawn from memory. */
+export function useReferenceThumbnail(wanted: string | null): string | undefined {
+  const referenceId = useIsHidden(wanted) ? null : wanted;
   const covered = useCovered();
   const known = referenceId === null ? undefined : catalogued(referenceId);
   const pictureId = referenceId === null || known ? undefined : parsePictureReference(referenceId);

@@ -2,9 +2,11 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { seededRandom } from '@/core/random';
 import { brushStroke } from './brush';
-import { EDGE_INSET, edgePoint, edgeSection } from './edge';
+import { cssPolygon, EDGE_INSET, edgePoint, edgeSection, edgeStrips } from './edge';
 
 const BAND = 12;
+/** A frame smaller than this has no border to burn along. */
+const LEAST_PX = 70;
 /** The band turns russet for the last seconds; it does not blink. */
 const LAST_MS = 5000;
 
@@ -14,12 +16,10 @@ export interface EdgeClockProps {
   tone: 'drawing' | 'rest';
   /** Whether the last seconds turn russet. */
   urgent: boolean;
-}
-
-/** The border as one path from top center, clockwise: half of the time is exactly bottom center. */
-function borderPath(w: number, h: number): string {
-  const [l, t, r, b] = [EDGE_INSET, EDGE_INSET, w - EDGE_INSET, h - EDGE_INSET];
-  return `M${w / 2} ${t}H${r}V${b}H${l}V${t}H${w / 2}`;
+  /** Where stages begin, shares of the time. */
+  ticks?: readonly number[];
+  /** Put away: nothing of it is seen. */
+  hidden?: boolean;
 }
 
 /** A charcoal band all around with a wandering inner and outer edge. */
@@ -52,10 +52,9 @@ function roughBand(w: number, h: number): string {
 }
 
 /** The time left, burning along the border of the picture: seen from the corner of the eye without leaving the pose. */
-export function EdgeClock({ left, tone, urgent }: EdgeClockProps) {
+export function EdgeClock({ left, tone, urgent, ticks = [], hidden = false }: EdgeClockProps) {
   const frame = useRef<HTMLDivElement>(null);
-  const band = useRef<SVGPathElement>(null);
-  const ember = useRef<SVGGElement>(null);
+  const ember = useRef<SVGSVGElement>(null);
   const [[w, h], setSize] = useState<[number, number]>([0, 0]);
   useEffect(() => {
     const element = frame.current;
@@ -67,43 +66,85 @@ export function EdgeClock({ left, tone, urgent }: EdgeClockProps) {
     return () => observer.disconnect();
   }, []);
   const shapes = useMemo(
-    () => (w > 60 && h > 60 ? { border: borderPath(w, h), band: roughBand(w, h) } : undefined),
+    () => (w > 2 * LEAST_PX && h > LEAST_PX ? { band: roughBand(w, h), strips: edgeStrips(w, h) } : undefined),
     [w, h],
   );
   const color = tone === 'rest' ? 'var(--moss)' : 'var(--charcoal)';
 
   useEffect(() => {
-    if (!shapes) return;
+    const box = frame.current;
+    if (!shapes || !box) return;
+    const strips = [...box.querySelectorAll<SVGElement>('[data-strip]')];
     let handle = 0;
+    let drawn = '';
+    let filled = '';
+    const clips: string[] = [];
     const draw = (): void => {
+      handle = requestAnimationFrame(draw);
       const { share, ms } = left();
       const spent = 1 - Math.max(0, Math.min(1, share));
-      if (band.current) band.current.style.clipPath = `polygon(${edgeSection(spent, w, h)}) view-box`;
-      band.current?.setAttribute('fill', urgent && ms <= LAST_MS ? 'var(--russet)' : color);
+      const fill = urgent && ms <= LAST_MS ? 'var(--russet)' : color;
+      if (fill !== filled) for (const strip of strips) strip.style.fill = fill;
+      filled = fill;
+      // Painted again only when it has moved by a pixel: on a long pose that is a few times a second.
+      const next = String(Math.round(spent * 2 * (w + h)));
+      if (next === drawn) return;
+      drawn = next;
+      const section = edgeSection(spent, w, h);
+      shapes.strips.forEach(({ x, y, fromShare, toShare }, i) => {
+        // Only the strip that burns changes, so only that is painted anew.
+        const clip = spent <= fromShare ? 'none' : spent >= toShare ? 'inset(100%)' : cssPolygon(section, x, y);
+        if (clips[i] !== clip) strips[i].style.clipPath = clips[i] = clip;
+      });
       const at = edgePoint(spent, w, h, EDGE_INSET);
-      ember.current?.setAttribute('transform', `translate(${at.x} ${at.y}) rotate(${at.horizontal ? 0 : 90})`);
-      handle = requestAnimationFrame(draw);
+      if (ember.current)
+        ember.current.style.transform = `translate(${at.x}px, ${at.y}px) rotate(${at.horizontal ? 0 : 90}deg)`;
     };
     draw();
     return () => cancelAnimationFrame(handle);
   }, [shapes, left, w, h, color, urgent]);
 
   return (
-    <div ref={frame} className="pointer-events-none absolute inset-0" aria-hidden>
+    <div ref={frame} className={`pointer-events-none absolute inset-0 ${hidden ? 'invisible' : ''}`} aria-hidden>
+      {shapes && <div className="absolute border border-ink/38" style={{ inset: EDGE_INSET }} />}
+      {shapes?.strips.map(({ x, y, width, height, fromShare, toShare }) => (
+        <svg
+          key={fromShare}
+          data-strip
+          viewBox={`${x} ${y} ${width} ${height}`}
+          className="absolute will-change-transform"
+          style={{ left: x, top: y, width, height }}
+        >
+          <path d={shapes.band} fillRule="evenodd" />
+          {ticks
+            .filter((share) => share > fromShare && share <= toShare)
+            .map((share) => {
+              const at = edgePoint(share, w, h, EDGE_INSET);
+              return (
+                <path
+                  key={share}
+                  data-stage-tick
+                  d={at.horizontal ? 'M0 -11V11' : 'M-11 0H11'}
+                  transform={`translate(${at.x} ${at.y})`}
+                  stroke="var(--plate)"
+                  strokeWidth={5}
+                />
+              );
+            })}
+        </svg>
+      ))}
       {shapes && (
-        <svg width={w} height={h} className="absolute inset-0">
-          <path d={shapes.border} fill="none" stroke="var(--ink)" strokeOpacity={0.38} />
-          <path ref={band} d={shapes.band} fill={color} fillRule="evenodd" />
-          <path d={`M${w / 2} ${EDGE_INSET - 9}v23`} stroke="var(--ink)" strokeWidth={2.4} />
-          <g ref={ember}>
-            <path
-              d={brushStroke([0, -15], [0, 22], 11, 6)}
-              fill="var(--russet)"
-              stroke="var(--plate)"
-              strokeWidth={2.5}
-              paintOrder="stroke"
-            />
-          </g>
+        <div className="absolute h-[23px] w-[2.4px] bg-ink" style={{ left: w / 2 - 1.2, top: EDGE_INSET - 9 }} />
+      )}
+      {shapes && (
+        <svg ref={ember} width={1} height={1} className="absolute top-0 left-0 overflow-visible will-change-transform">
+          <path
+            d={brushStroke([0, -15], [0, 22], 11, 6)}
+            fill="var(--russet)"
+            stroke="var(--plate)"
+            strokeWidth={2.5}
+            paintOrder="stroke"
+          />
         </svg>
       )}
     </div>

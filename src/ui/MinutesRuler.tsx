@@ -1,10 +1,11 @@
 'use client';
-import { scaleLog } from 'd3-scale';
 import { useWidth } from './useWidth';
 import { brushBand, brushStroke } from './brush';
 
 const MIN = 1;
 const MAX = 180;
+/** Room at both ends, pixels. */
+const PAD = 8;
 const MARKS = [1, 2, 3, 5, 7, 10, 15, 20, 30, 45, 60, 90, 120, 180];
 const STEPS = [
   1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 15, 18, 20, 22, 25, 30, 35, 40, 45, 50, 55, 60, 70, 75, 80, 90, 100, 105, 120, 135,
@@ -26,13 +27,13 @@ const markLabel = (m: number): string =>
 /** A ruler of minutes, logarithmic because lengths people use are: a native slider over the index of steps, drawn by hand. */
 export function MinutesRuler({ minutes, onChange }: { minutes: number; onChange: (minutes: number) => void }) {
   const [ref, width] = useWidth<HTMLDivElement>();
-  const scale = scaleLog()
-    .domain([MIN, MAX])
-    .range([8, Math.max(9, width - 8)]);
+  const lengthPx = Math.max(1, width - 2 * PAD);
+  const scale = (m: number): number => PAD + (lengthPx * Math.log(m / MIN)) / Math.log(MAX / MIN);
   const nearest = STEPS.reduce((a, b) => (Math.abs(Math.log(b / minutes)) < Math.abs(Math.log(a / minutes)) ? b : a));
   const index = STEPS.indexOf(nearest);
   const choose = (clientX: number, left: number): void => {
-    const wanted = scale.invert(Math.max(8, Math.min(width - 8, clientX - left)));
+    const share = Math.max(0, Math.min(1, (clientX - left - PAD) / lengthPx));
+    const wanted = MIN * (MAX / MIN) ** share;
     onChange(STEPS.reduce((a, b) => (Math.abs(Math.log(b / wanted)) < Math.abs(Math.log(a / wanted)) ? b : a)));
   };
   const x = scale(Math.max(MIN, Math.min(MAX, minutes)));

@@ -1,5 +1,5 @@
 'use client';
-import { Moon, Sun } from 'lucide-react';
+import { Armchair, CircleHelp, Moon, Sun } from 'lucide-react';
 import type { Route } from 'next';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
@@ -9,6 +9,7 @@ import { useTheme } from './useTheme';
 
 const PLACES: readonly { href: Route; label: string }[] = [
   { href: '/', label: 'Today' },
+  { href: '/plan', label: 'Plan' },
   { href: '/journal', label: 'Journal' },
   { href: '/poses', label: 'Poses' },
   { href: '/data', label: 'Data' },
@@ -34,7 +35,7 @@ export function TopBar({ aside }: { aside?: ReactNode }) {
   const { theme, setTheme } = useTheme();
   const next = theme === 'night' ? 'paper' : 'night';
   return (
-    <header className="no-print mx-4 flex min-h-[52px] items-center gap-x-6 border-b border-hairline max-sm:flex-wrap max-sm:gap-y-0 sm:mx-10">
+    <header className="no-print mx-4 flex min-h-[52px] items-center gap-x-2 border-b border-hairline max-sm:flex-wrap max-sm:gap-y-0 sm:mx-10 sm:gap-x-6">
       <Link href="/" className="flex items-center gap-2 font-serif text-[19px] font-[650]">
         <Mark />
         Fox Minute
@@ -73,6 +74,12 @@ export function TopBar({ aside }: { aside?: ReactNode }) {
         </ul>
       </nav>
       <span className="ml-auto">{aside}</span>
+      <IconLink href="/room" label="Your room: sound, keys and pedals, the hand" here={pathname === '/room'}>
+        <Armchair size={17} aria-hidden />
+      </IconLink>
+      <IconLink href="/handbook" label="Handbook" here={pathname === '/handbook'}>
+        <CircleHelp size={17} aria-hidden />
+      </IconLink>
       <button
         type="button"
         className="btn border-0 btn-ghost btn-sm"
@@ -85,5 +92,19 @@ export function TopBar({ aside }: { aside?: ReactNode }) {
         </span>
       </button>
     </header>
+  );
+}
+
+function IconLink({ href, label, here, children }: { href: Route; label: string; here: boolean; children: ReactNode }) {
+  return (
+    <Link
+      href={href}
+      aria-label={label}
+      title={label}
+      aria-current={here ? 'page' : undefined}
+      className="btn btn-square border-0 btn-ghost btn-sm"
+    >
+      {children}
+    </Link>
   );
 }

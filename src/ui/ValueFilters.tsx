@@ -22,13 +22,27 @@ export const filterOf = (seenAs: SeenAs): string | undefined =>
 const LUMINANCE = '0.2126 0.7152 0.0722 0 0  0.2126 0.7152 0.0722 0 0  0.2126 0.7152 0.0722 0 0  0 0 0 1 0';
 const steps = (n: number): string => Array.from({ length: n }, (_, i) => (i / (n - 1)).toFixed(3)).join(' ');
 
-/** Definitions of the filters: luminance, then as many even steps as there are values. */
-export function ValueFilters() {
+/** The address of the filter that leaves so many values. */
+export const valuesFilter = (values: number, name = 'seen'): string => `${name}-values-${String(values)}`;
+
+/**
+ * Definitions of the filters: luminance, then as many steps as there are values.
+ * @param threshold Where light and dark part, 0 to 1: values below it come out in the darker half, whatever their number.
+ */
+export function ValueFilters({ name = 'seen', threshold = 0.5 }: { name?: string; threshold?: number }) {
+  const bend = Math.log(0.5) / Math.log(threshold);
   return (
     <svg width="0" height="0" aria-hidden className="absolute">
       {[0, 2, 3, 5].map((n) => (
-        <filter key={n} id={n === 0 ? 'seen-grey' : `seen-values-${String(n)}`} colorInterpolationFilters="sRGB">
+        <filter key={n} id={n === 0 ? `${name}-grey` : valuesFilter(n, name)} colorInterpolationFilters="sRGB">
           <feColorMatrix type="matrix" values={LUMINANCE} />
+          {n > 0 && bend !== 1 && (
+            <feComponentTransfer>
+              <feFuncR type="gamma" exponent={bend} />
+              <feFuncG type="gamma" exponent={bend} />
+              <feFuncB type="gamma" exponent={bend} />
+            </feComponentTransfer>
+          )}
           {n > 0 && (
             <feComponentTransfer>
               <feFuncR type="discrete" tableValues={steps(n)} />

@@ -29,6 +29,8 @@ const records: Records = {
   sets: [{ id: 's', name: 'Hands', createdAtMs: 1, binnedAtMs: 7 }],
   pictures: [],
   bodies: [],
+  plans: [],
+  viewings: [],
   settings: { minutes: 25, seeded: true },
 };
 const images: ArchivedImage[] = [
@@ -75,7 +77,7 @@ describe('an archive', () => {
       zip({ ...good, 'manifest.json': json({ ...manifest, format: 'other' }) }),
       'not ours',
     ],
-    ['a newer one', zip({ ...good, 'manifest.json': json({ ...manifest, version: 3 }) }), 'newer'],
+    ['a newer one', zip({ ...good, 'manifest.json': json({ ...manifest, version: 9 }) }), 'newer'],
     ['a path that climbs out', zip({ ...good, '../../evil.sh': json(1) }), 'unsafe'],
     ['an absolute path', zip({ ...good, '/etc/passwd': json(1) }), 'unsafe'],
     ['a path of another system', zip({ ...good, 'C:\\evil.exe': json(1) }), 'unsafe'],

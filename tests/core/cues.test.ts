@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { upcomingCues, warningBeforeEndMs } from '@/core/clock/cues';
+import { type CueChoices, upcomingCues, warningBeforeEndMs } from '@/core/clock/cues';
 import { classifyGap } from '@/core/clock/gaps';
 import type { RunEvent } from '@/core/clock/log';
 import { stateOnTimeline } from '@/core/clock/run';
@@ -7,9 +7,11 @@ import { expandPlan } from '@/core/practice/timeline';
 import { lines, planOf, poses } from './plans';
 
 const start: RunEvent = { type: 'start', atMs: 0 };
+/** Without what only accompanies. */
+const FEW: CueChoices = { beats: false, stages: false, lookBackMs: 0 };
 const cuesAt = (plan: ReturnType<typeof planOf>, nowMs: number, horizonMs: number, log: RunEvent[] = [start]) => {
   const timeline = expandPlan(plan);
-  return upcomingCues(plan, timeline, stateOnTimeline(timeline, log, nowMs), nowMs, horizonMs, 0).map(
+  return upcomingCues(plan, timeline, stateOnTimeline(timeline, log, nowMs), nowMs, horizonMs, 0, FEW).map(
     (c) => `${c.kind} ${c.atMs}${c.calm ? ' calm' : ''}`,
   );
 };
@@ -19,7 +21,7 @@ describe('cues', () => {
     expect(cuesAt(planOf(poses(2, 60_000)), 0, 200_000)).toEqual([
       'start 3000',
       'warning 48000',
-      'end 63000',
+      'change 63000',
       'start 70000',
       'warning 115000',
       'end 130000',
@@ -32,6 +34,8 @@ describe('cues', () => {
   });
   it('is calm for blind contour', () => {
     expect(cuesAt(planOf(poses(1, 300_000, { exercise: 'blind-contour' })), 100_000, 300_000)).toEqual([
+      'reminder 123000 calm',
+      'reminder 183000 calm',
       'warning 243000 calm',
       'end 303000 calm',
     ]);
@@ -56,6 +60,7 @@ describe('cues', () => {
       13_600,
       60_000,
       20_000,
+      FEW,
     );
     expect(cues.map((c) => [c.kind, c.atMs])).toEqual([['end', 43_000]]);
   });

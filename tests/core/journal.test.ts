@@ -2,14 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { actualRibbon } from '@/core/clock/ribbon';
 import { accountRun } from '@/core/clock/account';
 import type { RunEvent } from '@/core/clock/log';
-import { DEMO_LEARNER, demoSessions } from '@/core/demo';
+import { demoSessions } from '@/core/demo';
+import { DEMO_LEARNER } from '@/core/demoLearner';
 import { CATALOGUE } from '@/core/figure/catalogue';
 import { compareToPlan } from '@/core/journal/compare';
 import { counted, listWords } from '@/core/words';
 import { drawingHistory, drawnReferences, weekOf } from '@/core/journal/history';
 import { accountSession, type Session, sessionSchema } from '@/core/journal/session';
 import { clockDigits, durationWords, spokenDuration, wholeSeconds } from '@/core/practice/duration';
-import { nextDurationStepMs } from '@/core/practice/exercises';
+import { nextDurationStepMs } from '@/core/practice/durationSteps';
 import { plannedRibbon } from '@/core/practice/ribbon';
 import type { Plan } from '@/core/practice/schema';
 import { sumPlan } from '@/core/practice/sums';
@@ -129,7 +130,7 @@ describe('history', () => {
     expect(history.timesDrawn.get('figure-1')).toBe(1);
   });
   it('knows nothing before the first session', () => {
-    expect(drawingHistory([], 0)).toEqual({ drawn: [], timesDrawn: new Map() });
+    expect(drawingHistory([], 0)).toEqual({ drawn: [], timesDrawn: new Map(), memorySessions: 0 });
   });
   it('fills the week from Monday, adding bits of a day together', () => {
     const monday = new Date(2026, 10, 23, 9).getTime();

@@ -1,5 +1,7 @@
 import fc from 'fast-check';
-import type { Block, Plan } from '@/core/practice/schema';
+import type { Block, Plan, PosesBlock } from '@/core/practice/schema';
+
+type Settings = NonNullable<PosesBlock['settings']>;
 
 /** A plan around some blocks. */
 export const planOf = (...blocks: Block[]): Plan => ({
@@ -18,12 +20,14 @@ export const poses = (
     lookMs?: number;
     lookAgainMs?: number;
     changeMs?: number;
-    exercise?: 'flowing-gesture' | 'blind-contour' | 'look-then-draw';
+    exercise?: string;
+    settings?: Settings;
   } = {},
 ): Block => ({
   kind: 'poses',
   exercise: more.exercise ?? 'flowing-gesture',
   changeMs: more.changeMs ?? 4000,
+  ...(more.settings && { settings: more.settings }),
   poses: Array.from({ length: count }, (_, i) => ({
     referenceId: `figure-${i}`,
     leadInMs: 3000,
@@ -54,8 +58,25 @@ const anyBlock: fc.Arbitrary<Block> = fc.oneof(
       look: ms(0, 60_000),
       again: ms(0, 20_000),
       change: ms(0, 9000),
+      exercise: fc.constantFrom('flowing-gesture', 'eyes-closed', 'mark-allowance', 'contour', 'look-then-draw'),
+      settings: fc.constantFrom<Settings | undefined>(
+        undefined,
+        { atZero: 'soft' },
+        { atZero: 'soft', softCapMs: 5000 },
+        { atZero: 'open' },
+        { atZero: 'pot', potMs: 90_000 },
+        { startsBy: 'hand' },
+      ),
     })
-    .map((r) => poses(r.count, r.draw, { lookMs: r.look, lookAgainMs: r.again, changeMs: r.change })),
+    .map((r) =>
+      poses(r.count, r.draw, {
+        lookMs: r.look,
+        lookAgainMs: r.again,
+        changeMs: r.change,
+        exercise: r.exercise,
+        ...(r.settings && { settings: r.settings }),
+      }),
+    ),
   ms(1000, 300_000).map(rest),
   ms(1, 4).map(lines),
   fc.constant(body()),
@@ -63,5 +84,9 @@ const anyBlock: fc.Arbitrary<Block> = fc.oneof(
 export const anyPlan: fc.Arbitrary<Plan> = fc
   .array(anyBlock, { minLength: 1, maxLength: 8 })
   .map((blocks) => planOf(...blocks));
-/** Without pages of lines, so that it runs to its end by itself. */
-export const closedPlan = anyPlan.filter((p) => p.blocks.every((b) => b.kind !== 'lines'));
+const endsByItself = (block: Block): boolean =>
+  block.kind === 'poses' ? !block.settings && block.exercise !== 'eyes-closed' : block.kind !== 'lines';
+/** Without pages of lines and whatever else waits for the learner, so that it runs to its end by itself. */
+export const closedPlan = anyPlan
+  .map((plan) => ({ ...plan, blocks: plan.blocks.filter(endsByItself) }))
+  .filter((plan) => plan.blocks.length > 0);

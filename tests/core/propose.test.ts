@@ -1,6 +1,4 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fitCounts } from '@/core/practice/fit';
 import { proposePlan } from '@/core/practice/propose';
 import { planSchema } from '@/core/practice/schema';
 import { countPoses, sumPlan } from '@/core/practice/sums';
@@ -31,11 +29,11 @@ describe('proposePlan', () => {
     expect(propose(25)).toEqual(propose(25));
     expect(propose(25, { seed: 4 })).not.toEqual(propose(25));
   });
-  it('holds one or two exercises under ten minutes and all three from ten on', () => {
+  it('holds one or two exercises under ten minutes and more of them from ten on', () => {
     const exercises = (m: number) =>
       new Set(propose(m).blocks.flatMap((b) => (b.kind === 'poses' ? [b.exercise] : []))).size;
     expect(exercises(5)).toBeLessThanOrEqual(2);
-    expect(exercises(20)).toBe(3);
+    expect(exercises(20)).toBeGreaterThanOrEqual(3);
   });
   it('warms up from ten minutes and rests about every twenty to twenty-five', () => {
     expect(propose(8).blocks.some((b) => b.kind === 'body')).toBe(false);
@@ -82,44 +80,6 @@ describe('a plan for references picked already', () => {
       ['y', true],
       ['x', undefined],
     ]);
-  });
-});
-
-describe('fitCounts', () => {
-  it('never exceeds the time and leaves less unused than any single addition could use', () => {
-    fc.assert(
-      fc.property(
-        fc.array(fc.record({ costMs: fc.integer({ min: 5000, max: 90_000 }), max: fc.integer({ min: 0, max: 5 }) }), {
-          minLength: 1,
-          maxLength: 3,
-        }),
-        fc.integer({ min: 1000, max: 400_000 }),
-        fc.integer({ min: 0, max: 9000 }),
-        (raw, availableMs, changeMs) => {
-          const items = raw.map((r) => ({ ...r, min: 0, share: 1 / raw.length }));
-          const total = (c: number[]) => c.reduce((s, n, i) => s + n * (items[i].costMs + changeMs), 0) - changeMs;
-          const score = (c: number[]) =>
-            availableMs -
-            total(c) +
-            0.1 * (c.reduce((s, n, i) => s + Math.abs(n * items[i].costMs - items[i].share * total(c)), 0) / 2);
-          let best = Infinity;
-          const all = (i: number, c: number[]): void => {
-            if (i === items.length) {
-              if (total(c) > 0 && total(c) <= availableMs) best = Math.min(best, score(c));
-              return;
-            }
-            for (let n = 0; n <= items[i].max; n++) all(i + 1, [...c, n]);
-          };
-          all(0, []);
-          const counts = fitCounts(items, availableMs, changeMs);
-          if (!counts) expect(best).toBe(Infinity);
-          else {
-            expect(total(counts)).toBeLessThanOrEqual(availableMs);
-            expect(score(counts)).toBeCloseTo(best, 6);
-          }
-        },
-      ),
-    );
   });
 });
 

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { accountRun } from '@/core/clock/account';
-import type { RunEvent } from '@/core/clock/log';
+import { HOLD_WHYS, type RunEvent } from '@/core/clock/log';
 import { runStateAt } from '@/core/clock/run';
+import { sessionLeftMs } from '@/core/clock/sessionLeft';
 import { expandPlan } from '@/core/practice/timeline';
 import { anyPlan, closedPlan, lines, planOf, poses, rest } from './plans';
 
@@ -21,6 +22,15 @@ const anyEvent = fc.oneof(
   fc.constant({ type: 'hold', reason: 'paused' }),
   fc.boolean().map((counted) => ({ type: 'resume', counted })),
   fc.integer({ min: 0, max: 60_000 }).map((byMs) => ({ type: 'extend', byMs })),
+  fc.constantFrom('oneMore', 'lift', 'choose', 'shareOut').map((type) => ({ type })),
+  fc.constantFrom('loose', 'tight').map((line) => ({ type: 'line', line })),
+  fc
+    .record({ segmentIndex: fc.integer({ min: 0, max: 40 }), lengthMs: fc.integer({ min: 1000, max: 400_000 }) })
+    .map((fields) => ({ type: 'length', ...fields })),
+  fc.integer({ min: 0, max: 9000 }).map((forMs) => ({ type: 'peek', forMs })),
+  fc.constantFrom(...HOLD_WHYS).map((why) => ({ type: 'why', why })),
+  fc.boolean().map((down) => ({ type: 'whole', down })),
+  fc.constant({ type: 'startPoint', x: 0.5, y: 0.25 }),
 );
 const anyLog = fc.array(fc.tuple(anyEvent, fc.integer({ min: 0, max: 90_000 })), { maxLength: 40 }).map((steps) => {
   let atMs = 0;
@@ -74,6 +84,57 @@ describe('runStateAt', () => {
     );
   });
 
+  it('never goes backwards in time, and never further than now', () => {
+    fc.assert(
+      fc.property(
+        anyPlan,
+        anyLog,
+        fc.array(fc.integer({ min: 0, max: 90_000 }), { maxLength: 8 }),
+        (plan, log, waits) => {
+          let now = log[log.length - 1].atMs;
+          let before = runStateAt(plan, log, now);
+          for (const wait of waits) {
+            now += wait;
+            const state = runStateAt(plan, log, now);
+            expect(state.visits.length).toBeGreaterThanOrEqual(before.visits.length);
+            expect(state.visits.slice(0, before.visits.length - 1)).toEqual(before.visits.slice(0, -1));
+            for (const v of state.visits) expect(v.endMs).toBeLessThanOrEqual(now);
+            if (state.deadlineMs !== undefined) expect(state.deadlineMs).toBeGreaterThan(now);
+            before = state;
+          }
+        },
+      ),
+    );
+  });
+
+  it('has a way out of every state: going on and on, it ends', () => {
+    fc.assert(
+      fc.property(anyPlan, anyLog, (plan, log) => {
+        const all = [...log];
+        let atMs = log[log.length - 1].atMs;
+        for (let i = 0; i <= 4 * expandPlan(plan).segments.length + 8; i++) {
+          if (runStateAt(plan, all, atMs).phase === 'done') return;
+          all.push(resume((atMs += 10)), at('next', (atMs += 10)));
+        }
+        expect(runStateAt(plan, all, atMs).phase).toBe('done');
+      }),
+    );
+  });
+
+  it('says what is left so that the end comes then, unless something waits', () => {
+    fc.assert(
+      fc.property(closedPlan, anyLog, (plan, log) => {
+        const all = [...log, resume(log[log.length - 1].atMs)];
+        const now = log[log.length - 1].atMs;
+        const state = runStateAt(plan, all, now);
+        const leftMs = sessionLeftMs(expandPlan(plan), state);
+        const end = runStateAt(plan, all, now + leftMs);
+        if (state.phase !== 'done') expect(end.visits[end.visits.length - 1].endMs).toBe(now + leftMs);
+        expect(end.phase).toBe('done');
+      }),
+    );
+  });
+
   it('stops for a hold and loses nothing: 5:00 held 0:47 is 5:00 of drawing in 5:47', () => {
     const plan = planOf(poses(1, 300_000));
     const log = [start, hold(100_000), resume(120_000), hold(200_000), resume(227_000)];
@@ -113,7 +174,8 @@ describe('runStateAt', () => {
     const log = [start, at('back', 35_000)];
     const state = runStateAt(two, log, 36_000);
     expect(state).toMatchObject({ segmentIndex: 1, leftMs: 29_000 });
-    expect(state.visits[1]).toMatchObject({ startMs: 3000, endMs: 33_000, ended: 'time', extra: false });
+    expect(state.visits[1]).toMatchObject({ startMs: 3000, endMs: 33_000, ended: 'time' });
+    expect(state.visits.map((v) => v.extra)).toEqual([undefined, undefined, undefined, 'more time']);
     const end = accountRun(two, log, 200_000);
     expect(end).toMatchObject({ pieces: 2, drawingMs: 90_000, extraMs: 30_000 });
   });

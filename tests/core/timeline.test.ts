@@ -20,8 +20,9 @@ describe('expandPlan', () => {
           at = s.endMs;
         }
         expect(totalMs).toBe(at);
-        const { totalMs: sum, ...parts } = sumPlan(plan);
+        const { totalMs: sum, atLeastMs, ...parts } = sumPlan(plan);
         expect(Object.values(parts).reduce((a, b) => a + b, 0)).toBe(sum);
+        expect(sum - atLeastMs).toBe(segments.filter((s) => s.open).reduce((t, s) => t + segmentMs(s), 0));
       }),
     );
   });
@@ -83,6 +84,7 @@ describe('sumPlan', () => {
       restingMs: 30_000,
       preparingMs: 20_000,
       totalMs: 260_000,
+      atLeastMs: 220_000,
     });
   });
 

@@ -118,6 +118,7 @@ test('the demo sessions can be put back after a wipe, and the volume is kept', a
   await expect(page.getByText('Right now that is nothing.')).toBeVisible();
   await page.getByRole('button', { name: 'Put the demo sessions in' }).click();
   await expect(kept(page)).toContainText('12 sessions');
+  await page.getByRole('link', { name: /Your room/ }).click();
   await page.getByRole('slider', { name: 'Volume of the cues' }).fill('0.3');
   // The slider stands where the kept setting is.
   await expect(page.getByRole('slider', { name: 'Volume of the cues' })).toHaveValue('0.3');

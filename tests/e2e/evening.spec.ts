@@ -11,21 +11,21 @@ test('from the first visit to drawing in two actions: opening and Start', async 
   await expect(page.getByRole('timer').first()).toBeVisible();
 });
 
-test('a whole minute: lead-in, pose, change, pose, and what was made', async ({ page }) => {
+test('two minutes: lead-in, pose, change, pose, and what was made', async ({ page }) => {
   await page.clock.install();
-  await startSession(page, 0);
+  await startSession(page, 1);
   await expect(page.getByText('Ready', { exact: true })).toBeVisible();
   await expect(page.getByText(/Flowing gesture, \d+ s/)).toBeVisible();
   await expect(page.getByRole('img', { name: /Reference:/ })).toHaveCount(0);
 
-  await page.clock.fastForward(3000);
-  await expect(page.getByText(/pose 1 of 2, /)).toBeVisible();
+  await page.clock.fastForward(5000);
+  await expect(page.getByText(/pose 1 of 3, /)).toBeVisible();
   await expect(page.getByRole('img', { name: /Reference:/ })).toBeVisible();
   await expect(page.getByRole('timer', { name: 'Time left' })).toHaveText(/0:(1|2|3)\d/);
 
-  await page.clock.fastForward(60_000);
+  await page.clock.fastForward(120_000);
   await expect(page).toHaveURL(/\/after/);
-  await expect(page.getByRole('heading', { name: /^2 drawings, 0:50 of drawing$/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^3 drawings, 1:30 of drawing$/ })).toBeVisible();
   await expect(page.getByText('As planned, to the second.')).toBeVisible();
 
   await page
@@ -37,10 +37,10 @@ test('a whole minute: lead-in, pose, change, pose, and what was made', async ({ 
   await expect(page.getByText('Kept.')).toBeVisible();
 
   await page.getByRole('link', { name: 'To the journal' }).click();
-  await expect(page.getByText('2 drawings, begun at')).toBeVisible();
+  await expect(page.getByText('3 drawings, begun at')).toBeVisible();
   const { parts, together, byName } = await sumsShown(page);
   expect(parts.reduce((a, b) => a + b, 0)).toBe(together);
-  expect(byName).toMatchObject({ drawing: 50, changing: 10, held: 0, together: 60 });
+  expect(byName).toMatchObject({ drawing: 90, changing: 25, held: 0, together: 115 });
   await expect(page.getByRole('button', { name: 'Page 1, larger' })).toBeVisible();
   await expect(page.getByLabel('One line for later')).toHaveValue('The weight was in the left leg.');
   await expect(page.getByRole('img', { name: /^Planned:/ })).toBeVisible();

@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { png } from '../images';
-import { skipTo, startSession, stopAndKeep } from './steps';
+import { WALKING, pose, posesBlock, runPlan, skipTo, startSession, stopAndKeep } from './steps';
 
 async function expectAccessible(page: Page): Promise<void> {
   const { violations } = await new AxeBuilder({ page })
@@ -16,6 +16,29 @@ const SCREENS: [name: string, open: (page: Page) => Promise<void>][] = [
     async (page) => {
       await page.goto('/');
       await expect(page.getByRole('img', { name: /The session on a ribbon/ })).toBeVisible();
+    },
+  ],
+  [
+    'Plan, a block chosen',
+    async (page) => {
+      await page.goto('/plan');
+      await page.getByRole('option', { name: /^Flowing gesture/ }).click({ position: { x: 14, y: 30 } });
+      await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeEnabled();
+    },
+  ],
+  [
+    'Plan, choosing an exercise',
+    async (page) => {
+      await page.goto('/plan');
+      await page.getByRole('button', { name: 'Add poses' }).click();
+      await expect(page.getByRole('dialog', { name: 'Add a block' })).toBeVisible();
+    },
+  ],
+  [
+    'the handbook',
+    async (page) => {
+      await page.goto('/handbook');
+      await expect(page.getByRole('heading', { name: 'Blind contour' })).toBeVisible();
     },
   ],
   [
@@ -99,6 +122,23 @@ const SCREENS: [name: string, open: (page: Page) => Promise<void>][] = [
     async (page) => {
       await page.goto('/poses?set=chance');
       await expect(page.getByRole('link', { name: /Chance pose/ })).toHaveCount(12);
+    },
+  ],
+  [
+    'Your room',
+    async (page) => {
+      await page.goto('/room');
+      await expect(page.getByRole('radio', { name: /At a desk/ })).toBeVisible();
+    },
+  ],
+  [
+    'Run, seeing aids',
+    async (page) => {
+      await runPlan(page, posesBlock('c-s-straight', [pose(WALKING, 60_000)]));
+      await page.keyboard.press('ArrowRight');
+      await expect(page.getByRole('img', { name: /Reference:/ })).toBeVisible();
+      for (const key of ['v', 'd', 'p', 'q']) await page.keyboard.press(key);
+      await expect(page.getByRole('region', { name: 'Seeing aids' })).toBeVisible();
     },
   ],
   [

@@ -18,20 +18,22 @@ test('the whole evening by keys alone', async ({ page }) => {
   await expect(page.getByText('Why this plan:')).toBeVisible();
   await tabTo(page, /How long have you got/);
   await page.keyboard.press('Home');
-  await expect(page.getByText('2 poses, ')).toBeVisible();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('3 poses, ')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/run/);
   await page.keyboard.press('PageDown');
-  await expect(page.getByText(/pose 1 of 2, /)).toBeVisible();
+  await expect(page.getByText(/pose 1 of 3, /)).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.getByText('On hold', { exact: true })).toBeVisible();
   await page.keyboard.press('Space');
   await page.keyboard.press('PageDown');
   await page.keyboard.press('PageUp');
-  await expect(page.getByText(/pose 1 of 2, /)).toBeVisible();
+  await expect(page.getByText(/pose 1 of 3, /)).toBeVisible();
   await page.keyboard.press('x');
   await page.keyboard.press('x');
   await expect(page).toHaveURL(/\/after/);
+  await expect(page.getByRole('link', { name: 'To the journal' })).toBeVisible();
   await tabTo(page, /To the journal/);
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-sum]')).toHaveCount(7);
@@ -42,6 +44,7 @@ test('the whole evening by keys alone', async ({ page }) => {
 
 test('a figure is opened, turned, read and left by keys', async ({ page }) => {
   await page.goto('/poses');
+  await expect(page.getByRole('link', { name: /Bell-ringer waiting/ }).first()).toBeVisible();
   await tabTo(page, /Bell-ringer waiting/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Bell-ringer waiting' })).toBeVisible();

@@ -10,11 +10,11 @@ test('with the network gone a session runs to its end and is kept', async ({ pag
   await context.setOffline(true);
   await page.reload();
   await page.clock.install();
-  await startSession(page, 0);
-  await page.clock.fastForward(3000);
+  await startSession(page, 1);
+  await page.clock.fastForward(5000);
   await expect(page.getByRole('img', { name: /Reference:/ })).toBeVisible();
-  await page.clock.fastForward(60_000);
-  await expect(page.getByRole('heading', { name: /^2 drawings, 0:50 of drawing$/ })).toBeVisible();
+  await page.clock.fastForward(120_000);
+  await expect(page.getByRole('heading', { name: /^3 drawings, 1:30 of drawing$/ })).toBeVisible();
   await page.goto('/journal');
   await expect(page.getByText('13 sessions')).toBeVisible();
 });

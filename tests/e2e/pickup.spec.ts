@@ -6,7 +6,7 @@ const left = async (page: Page): Promise<number> =>
   seconds((await page.getByRole('timer', { name: 'Time left' }).textContent()) ?? '');
 
 test('a reload in the middle loses nothing, and the sums add up to the wall time', async ({ page }) => {
-  await startSession(page, 0);
+  await startSession(page, 1);
   const began = Date.now();
   await page.keyboard.press('ArrowRight');
   await page.waitForTimeout(6500);
@@ -34,7 +34,7 @@ test('a reload in the middle loses nothing, and the sums add up to the wall time
 });
 
 test('a closed tab leaves the session waiting on Today: go on, or stop and keep', async ({ context, page }) => {
-  await startSession(page, 0);
+  await startSession(page, 1);
   await page.keyboard.press('ArrowRight');
   await page.waitForTimeout(5600);
   await page.close();
@@ -55,7 +55,7 @@ test('a closed tab leaves the session waiting on Today: go on, or stop and keep'
 });
 
 test('leaving for another place puts the session on hold', async ({ page }) => {
-  await startSession(page, 0);
+  await startSession(page, 1);
   await page.keyboard.press('ArrowRight');
   await page.goBack();
   await expect(page.getByRole('region', { name: 'Cut off' })).toBeVisible();
@@ -66,7 +66,7 @@ test('leaving for another place puts the session on hold', async ({ page }) => {
 test('a killed browser comes back where it was', async ({ baseURL }) => {
   const profile = createProfile(baseURL!);
   const first = await profile.open();
-  await startSession(first.page, 0);
+  await startSession(first.page, 1);
   await first.page.keyboard.press('ArrowRight');
   await first.page.keyboard.press('+');
   await first.page.waitForTimeout(600);
@@ -75,13 +75,13 @@ test('a killed browser comes back where it was', async ({ baseURL }) => {
   const { page, context } = await profile.open();
   await page.goto('/run');
   await expect(page.getByText('Picked up where it was cut off')).toBeVisible();
-  await expect(page.getByText(/pose 1 of 2/)).toBeVisible();
+  await expect(page.getByText(/pose 1 of 3/)).toBeVisible();
   await context.close();
   profile.remove();
 });
 
 test('one tab runs at a time: a second says so and can take over', async ({ context, page }) => {
-  await startSession(page, 0);
+  await startSession(page, 1);
   await page.keyboard.press('ArrowRight');
   const other = await context.newPage();
   await other.goto('/run');
@@ -93,5 +93,5 @@ test('one tab runs at a time: a second says so and can take over', async ({ cont
     .getByRole('button', { name: /^Go on/ })
     .first()
     .click();
-  await expect(other.getByText(/pose 1 of 2/)).toBeVisible();
+  await expect(other.getByText(/pose 1 of 3/)).toBeVisible();
 });

@@ -5,7 +5,7 @@ const TWENTY = 17;
 
 test('pause stops the clock; what was held is told apart', async ({ page }) => {
   await page.clock.install();
-  await startSession(page, 0);
+  await startSession(page, 1);
   await page.clock.fastForward(8000);
   await page.keyboard.press('Space');
   await expect(page.getByText('On hold', { exact: true })).toBeVisible();
@@ -14,18 +14,18 @@ test('pause stops the clock; what was held is told apart', async ({ page }) => {
   await expect(page.getByRole('timer', { name: 'Time left' })).toHaveText(left ?? '');
   await page.keyboard.press('Space');
   await expect(page.getByText('On hold', { exact: true })).toHaveCount(0);
-  await page.clock.fastForward(60_000);
+  await page.clock.fastForward(120_000);
   await expect(page).toHaveURL(/\/after/);
   await page.getByRole('link', { name: 'To the journal' }).click();
   const { parts, together, byName } = await sumsShown(page);
   expect(parts.reduce((a, b) => a + b, 0)).toBe(together);
   expect(byName['held']).toBeGreaterThanOrEqual(47);
-  expect(byName['drawing']).toBe(50);
+  expect(byName['drawing']).toBe(90);
 });
 
 test('left goes back for more, R starts over, + adds a step, X asks and keeps', async ({ page }) => {
   await page.clock.install();
-  await startSession(page, 0);
+  await startSession(page, 1);
   const timer = page.getByRole('timer', { name: 'Time left' });
   await page.keyboard.press('ArrowRight');
   await page.clock.fastForward(9000);
@@ -37,7 +37,7 @@ test('left goes back for more, R starts over, + adds a step, X asks and keeps', 
   await page.keyboard.press('ArrowRight');
   await expect(page.getByText('Next sheet. Then')).toBeVisible();
   await page.keyboard.press('ArrowLeft');
-  await expect(page.getByText(/pose 1 of 2, /)).toBeVisible();
+  await expect(page.getByText(/pose 1 of 3, /)).toBeVisible();
   await page.clock.fastForward(7000);
   await page.keyboard.press('x');
   await expect(page.getByText('Stop here and keep everything so far?')).toBeVisible();
@@ -60,7 +60,7 @@ test('lines go by pages, counting up; only "page full" ends one', async ({ page 
   await page.keyboard.press('ArrowRight');
   await page.clock.fastForward(6000);
   await stopAndKeep(page);
-  await expect(page.getByText(/2 pages of lines, 1:3\d of it/)).toBeVisible();
+  await expect(page.getByText(/2 pages of lines, 1:[345]\d of it/)).toBeVisible();
 });
 
 test('the body warm-up shows a move at a time and can be passed over', async ({ page }) => {
@@ -80,11 +80,11 @@ test('blind contour goes by sound, counts peeks and keeps calm', async ({ page }
   await expect(page.getByRole('timer', { name: 'Time left' })).toHaveCount(0);
   await page.keyboard.press('i');
   await page.getByRole('button', { name: /I peeked/ }).click();
-  await expect(page.getByText('2 peeks. Go on.')).toBeVisible();
+  await expect(page.getByText('2 peeks, 2.0 s of 2.4 s. Go on.')).toBeVisible();
   await page.clock.fastForward(65_000);
   await expect(page.getByText('The last minute. Keep the pace.')).toBeVisible();
   await stopAndKeep(page);
-  await expect(page.getByText('2 peeks.')).toBeVisible();
+  await expect(page.getByText(/2 peeks, 2.0 s: .* over the 2 %/)).toBeVisible();
 });
 
 test('look, then draw: the reference hides for drawing and comes back', async ({ page }) => {
@@ -99,14 +99,14 @@ test('look, then draw: the reference hides for drawing and comes back', async ({
   await page.clock.fastForward(30_000);
   await expect(page.getByText('Now from memory')).toBeVisible();
   await expect(reference).toHaveCount(0);
-  await page.clock.fastForward(120_000);
+  await page.keyboard.press('ArrowRight');
   await expect(page.getByText('Here it is again.')).toBeVisible();
   await expect(page.getByText('What was left out?')).toBeVisible();
   await expect(reference).toBeVisible();
 });
 
 test('the keys can be asked for, the clock made smaller and put away', async ({ page }) => {
-  await startSession(page, 0);
+  await startSession(page, 1);
   await page.keyboard.press('ArrowRight');
   const timer = page.getByRole('timer', { name: 'Time left' });
   const height = async () => (await timer.boundingBox())?.height ?? 0;
@@ -131,7 +131,7 @@ test('sound, start to end: cues are put on the audio clock at their times', asyn
       original.call(this, when);
     };
   });
-  await startSession(page, 0);
+  await startSession(page, 1);
   const started = () => page.evaluate(() => (window as unknown as { started: number[] }).started);
   // Two strokes of the start cue, arranged up to a second and a half before it is due.
   await expect.poll(async () => (await started()).length).toBeGreaterThanOrEqual(2);

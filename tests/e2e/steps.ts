@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import { keepPlan, planOf } from '../../scripts/keep-plan.mjs';
 
 /** Choose the minutes on Today's ruler by keyboard: Home is one minute, each Right the next step. */
 export async function chooseMinutes(page: Page, stepsFromOne: number): Promise<void> {
@@ -51,3 +52,45 @@ export async function sumsShown(
   const { together, ...parts } = byName;
   return { parts: Object.values(parts), together, byName };
 }
+
+/** A drawing of a plan as it is kept; its lead-in is long enough to be left by hand on a slow machine. */
+export const pose = (referenceId: string | null, drawMs: number, more: object = {}): object => ({
+  referenceId,
+  leadInMs: 25_000,
+  lookMs: 0,
+  drawMs,
+  lookAgainMs: 0,
+  ...more,
+});
+export const posesBlock = (exercise: string, poses: object[], settings?: object): object => ({
+  kind: 'poses',
+  exercise,
+  changeMs: 4000,
+  poses,
+  ...(settings && { settings }),
+});
+/** Two views of the sets whose full picture ships. */
+export const WALKING = 'figure/bread-carrier-walking/stocky/65/10/26';
+export const WAITING = 'figure/bell-ringer-waiting/stocky/30/6/26';
+
+/** Run a plan of some blocks now: the session is put where the app keeps it, as Start does. */
+export async function runPlan(page: Page, ...blocks: object[]): Promise<void> {
+  if (!page.url().startsWith('http')) {
+    await page.goto('/');
+    await expect(page.getByText('Why this plan:')).toBeVisible();
+  }
+  await page.evaluate(keepPlan, planOf(...blocks));
+  await page.goto('/run');
+  await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
+}
+
+/** The log of the session that runs or ran last, as it is on disk. */
+export const keptLog = (page: Page): Promise<{ type: string; atMs: number }[]> =>
+  page.evaluate(async () => {
+    const open = indexedDB.open('fox-minute');
+    await new Promise((resolve) => (open.onsuccess = resolve));
+    const request = open.result.transaction('sessions').objectStore('sessions').index('byStart').getAll();
+    await new Promise((resolve) => (request.onsuccess = resolve));
+    open.result.close();
+    return (request.result as { log: { type: string; atMs: number }[] }[]).at(-1)?.log ?? [];
+  });

@@ -42,10 +42,10 @@ test('the ribbon wraps like writing, and nothing of it leaves the screen', async
 
 test('what happens is announced to a screen reader', async ({ page }) => {
   await page.clock.install();
-  await startSession(page, 0);
+  await startSession(page, 1);
   const status = page.getByRole('status').filter({ hasText: /./ }).first();
-  await expect(status).toHaveText(/^Next: Flowing gesture, pose 1 of 2\.$/);
-  await page.clock.fastForward(3000);
+  await expect(status).toHaveText(/^Next: Flowing gesture, pose 1 of 3\.$/);
+  await page.clock.fastForward(5000);
   await expect(status).toHaveText(/^Draw for \d+ seconds\.$/);
   await page.keyboard.press('Space');
   await expect(status).toHaveText('On hold.');
@@ -62,8 +62,8 @@ test('a cue is seen as well as heard: the edge shows when a pose begins', async 
     };
   });
   await page.clock.install();
-  await startSession(page, 0);
-  await page.clock.fastForward(3000);
+  await startSession(page, 1);
+  await page.clock.fastForward(5000);
   await expect
     .poll(() =>
       page.evaluate(() => (window as unknown as { seen: string[] }).seen.some((c) => c.includes('border-russet'))),

@@ -7,7 +7,7 @@ test('a machine that slept puts the session on hold as of the last tick: go on, 
 }) => {
   const profile = createProfile(baseURL!);
   const { page, context, signal } = await profile.open();
-  await startSession(page, 0);
+  await startSession(page, 1);
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('+');
   const timer = page.getByRole('timer', { name: 'Time left' });
@@ -33,7 +33,7 @@ test('a machine that slept puts the session on hold as of the last tick: go on, 
 });
 
 test('when an event cannot be written it is told, and written as soon as it can be', async ({ page }) => {
-  await startSession(page, 0);
+  await startSession(page, 1);
   await page.evaluate(() => {
     const put = IDBObjectStore.prototype.put;
     const state = { full: true };
@@ -51,7 +51,7 @@ test('when an event cannot be written it is told, and written as soon as it can 
   await page.keyboard.press('Space');
   await expect(page.getByRole('alert').filter({ hasText: 'no room left' })).toHaveCount(0);
   await page.reload();
-  await expect(page.getByText(/pose 1 of 2/)).toBeVisible();
+  await expect(page.getByText(/pose 1 of 3/)).toBeVisible();
 });
 
 test('the screen is kept awake while a session runs and let go after it', async ({ page }) => {
@@ -68,7 +68,7 @@ test('the screen is kept awake while a session runs and let go after it', async 
     });
   });
   const calls = () => page.evaluate(() => (window as unknown as { wakeCalls: string[] }).wakeCalls);
-  await startSession(page, 0);
+  await startSession(page, 1);
   expect(await calls()).toEqual(['screen']);
   await stopAndKeep(page);
   expect(await calls()).toEqual(['screen', 'released']);
@@ -135,7 +135,7 @@ test('a view that was never rendered is shown rough, then fine, within the sessi
 test('nothing of the demo learner returns after stopping mid-way: the journal holds the new session first', async ({
   page,
 }) => {
-  await startSession(page, 0);
+  await startSession(page, 1);
   await page.keyboard.press('ArrowRight');
   await page.waitForTimeout(5600);
   await stopAndKeep(page);

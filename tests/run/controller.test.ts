@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Stamp } from '@/core/clock/gaps';
 import type { HoldReason } from '@/core/clock/log';
 import type { Session } from '@/core/journal/session';
+import type { PosesBlock } from '@/core/practice/schema';
 import { closeDb } from '@/storage/db';
 import { loadSession, saveSession } from '@/storage/sessions';
 import { lines, planOf, poses } from '../core/plans';
@@ -83,14 +84,14 @@ describe('openRun', () => {
     run.command('resume');
     live(1000);
     run.command('more');
-    run.command('peek');
+    run.say({ type: 'peek', forMs: 1200 });
     run.command('next');
     await run.settled();
     expect((await loadSession('s'))?.log.map((e) => [e.type, e.atMs])).toEqual([
       ['start', 0],
       ['hold', 4000],
       ['resume', 6000],
-      ['extend', 7000],
+      ['length', 7000],
       ['peek', 7000],
       ['next', 7000],
     ]);
@@ -196,5 +197,35 @@ describe('createSessionClock', () => {
     pass(500);
     expect(clock.nowMs()).toBe(7500);
     expect(createSessionClock(wallMs + 99_000, 4000).nowMs()).toBe(4000);
+  });
+});
+
+describe('a model', () => {
+  const posed = (drawMs: number) => planOf({ ...(poses(1, drawMs) as PosesBlock), settings: { model: true } });
+  const lengthOfDrawing = (run: Awaited<ReturnType<typeof begin>>): number =>
+    run.state().lengths.get(1) ?? run.timeline.segments[1].endMs - run.timeline.segments[1].startMs;
+  it('is not asked to hold longer than the limit, before the pose or in it', async () => {
+    const run = await begin(posed(20 * 60_000));
+    run.command('more');
+    expect(lengthOfDrawing(run)).toBe(25 * 60_000);
+    run.command('more');
+    live(4000);
+    run.command('more');
+    expect(lengthOfDrawing(run)).toBe(25 * 60_000);
+    run.command('less');
+    expect(lengthOfDrawing(run)).toBeLessThan(25 * 60_000);
+    await run.close(undefined);
+  });
+  it('whose pose was planned longer keeps its length', async () => {
+    const run = await begin(posed(40 * 60_000));
+    run.command('more');
+    expect(lengthOfDrawing(run)).toBe(40 * 60_000);
+    await run.close(undefined);
+  });
+  it('says nothing to the log when nothing changes', async () => {
+    const run = await begin(posed(25 * 60_000));
+    run.command('more');
+    expect(run.log()).toHaveLength(1);
+    await run.close(undefined);
   });
 });

@@ -1,5 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { EXERCISES, LINE_MOTIFS } from '@/core/practice/exercises';
+import { withChoices } from '@/core/clock/choices';
+import { layOutRecipe } from '@/core/practice/layOut';
+import { posesBlock } from '@/core/practice/newBlock';
+import { recipeWith } from '../core/recipes';
+import { CATALOG, exerciseById } from '@/core/practice/exercises';
+import { countsPeeks, isCalm } from '@/core/practice/exercises/exercise';
+import { LINE_MOTIFS } from '@/core/practice/warmUp';
 import { planSchema } from '@/core/practice/schema';
 import { singlePosePlan } from '@/core/practice/singlePose';
 import { sumPlan } from '@/core/practice/sums';
@@ -7,12 +13,15 @@ import { expandPlan } from '@/core/practice/timeline';
 import {
   announcement,
   comingReferences,
+  eitherOf,
   MOTIF_PATHS,
   nextPose,
   poseCount,
+  poseNotes,
   previewOf,
-  showsReference,
+  promptOf,
 } from '@/features/run/words';
+import { showsReference } from '@/core/practice/showsReference';
 import { body, lines, planOf, poses, rest } from '../core/plans';
 
 const plan = planOf(
@@ -97,20 +106,58 @@ describe('words', () => {
   });
 });
 
+describe('what a pose says of itself', () => {
+  const recipe = recipeWith([
+    { ...posesBlock('a', 'mark-allowance', 1, 60_000), settings: { orExercise: 'c-s-straight' } },
+    { ...posesBlock('b', 'from-imagination', 1), settings: { prompt: 'A box that turns.' } },
+    {
+      ...posesBlock('c', 'flowing-gesture', 1),
+      bothHands: true,
+      labels: ['soft'],
+      source: { ...posesBlock('c', 'flowing-gesture', 1).source, kind: 'live model' as const },
+    },
+    posesBlock('d', 'draw-then-memory', 1),
+  ]);
+  const whole = layOutRecipe(recipe, { a: ['p'], b: [null], c: [null, null], d: ['q'] }).plan;
+  const timeline = expandPlan(whole).segments;
+  const segment = (blockIndex: number, kind: string, poseIndex = 0) =>
+    timeline.find(
+      (s) => s.blockIndex === blockIndex && s.kind === kind && s.poseIndex === poseIndex,
+    ) as (typeof timeline)[number];
+  it('tells its allowance, hand and label', () => {
+    expect(poseNotes(whole, segment(0, 'draw'))).toEqual(['at most 20 marks, 3.0 s for each']);
+    expect(poseNotes(whole, segment(2, 'draw'))).toEqual(['soft']);
+    expect(poseNotes(whole, segment(2, 'draw', 1))).toEqual(['with the other hand']);
+  });
+  it('has words where there is no picture, and none where there is one', () => {
+    expect(promptOf(whole, segment(1, 'draw'))).toBe('A box that turns.');
+    expect(promptOf(whole, segment(2, 'draw'))).toBe('Draw what is before you.');
+    expect(promptOf(whole, segment(0, 'draw'))).toBeUndefined();
+    expect(showsReference(whole, segment(2, 'draw'))).toBe(false);
+  });
+  it('names the other exercise of a choice, whichever is chosen', () => {
+    expect(eitherOf(whole, segment(0, 'leadIn'))).toBe('C, S and straight');
+    expect(eitherOf(withChoices(whole, ['0:0']), segment(0, 'leadIn'))).toBe('Mark allowance');
+    expect(eitherOf(whole, segment(1, 'draw'))).toBeUndefined();
+  });
+  it('shows the picture for one of two drawings and hides it for the other', () => {
+    expect(
+      [segment(3, 'draw'), segment(3, 'drawAgain'), segment(3, 'lookAgain')].map((s) => showsReference(whole, s)),
+    ).toEqual([true, false, true]);
+  });
+});
+
 describe('the catalogue', () => {
   it('never asks for likeness, and says something before each pose', () => {
-    for (const exercise of Object.values(EXERCISES)) {
+    for (const exercise of CATALOG) {
       expect(exercise.cues.length).toBeGreaterThan(0);
       expect([exercise.closingQuestion, ...exercise.cues].join(' ')).not.toMatch(/likeness|score|grade/i);
     }
   });
   it('keeps blind contour blind, calm and counted', () => {
-    expect(EXERCISES['blind-contour'].rule).toMatchObject({
-      gaze: 'only on the reference',
-      sound: 'calm',
-      countsPeeks: true,
-    });
-    expect(EXERCISES['blind-contour'].closingQuestion).toMatch(/What did you notice/);
+    const blind = exerciseById('blind-contour');
+    expect([blind.rule.gaze, isCalm(blind), countsPeeks(blind)]).toEqual(['only on the reference', true, true]);
+    expect(blind.closingQuestion).toMatch(/What did you notice/);
   });
 });
 

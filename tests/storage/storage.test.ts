@@ -8,7 +8,7 @@ import { onChange } from '@/storage/changes';
 import { closeDb } from '@/storage/db';
 import { putRecords, readRecords, wipeEverything } from '@/storage/everything';
 import { imageKey, loadImage } from '@/storage/images';
-import { addPage, binPage, listPages } from '@/storage/pages';
+import { addPage, allPages, binPage, changePage, listPages } from '@/storage/pages';
 import { addPicture, binPictures, binSet, listPictures, listSets, saveSet } from '@/storage/pictures';
 import { isQuotaError, storageProblem } from '@/storage/problems';
 import { loadRender, saveRender, toEvict } from '@/storage/renders';
@@ -164,6 +164,24 @@ describe('pages', () => {
     await binPage('p', 9);
     expect(await listPages('a')).toEqual([]);
   });
+  it('keep what is marked on them, and where a reference was laid', async () => {
+    await addPage(page, blob('page'), blob('small'));
+    const laid = { referenceId: 'figure/a', x: 0.1, y: -0.2, width: 0.7 };
+    await changePage('p', () => ({ laid }));
+    await changePage('p', (before) => ({ fixes: [...(before.fixes ?? []), { x: 0.5, y: 0.25, part: 'hand' }] }));
+    expect(await allPages()).toEqual([{ ...page, laid, fixes: [{ x: 0.5, y: 0.25, part: 'hand' }] }]);
+    await changePage('gone', () => ({ fixes: [] }));
+    await binPage('p', 9);
+    expect(await allPages()).toEqual([]);
+  });
+  it('refuse a mark beside the page, a fourth mark, and an image blown up without bounds', async () => {
+    await addPage(page, blob('page'), blob('small'));
+    const mark = (x: number) => ({ x, y: 0.5, part: 'head' });
+    await expect(changePage('p', () => ({ fixes: [mark(1.2)] }))).rejects.toThrow();
+    await expect(changePage('p', () => ({ fixes: [0.1, 0.2, 0.3, 0.4].map(mark) }))).rejects.toThrow();
+    await expect(changePage('p', () => ({ laid: { referenceId: 'r', x: 0, y: 0, width: 99 } }))).rejects.toThrow();
+    expect(await allPages()).toEqual([page]);
+  });
 });
 
 describe('everything', () => {
@@ -191,6 +209,8 @@ describe('everything', () => {
       sessions: [],
       pages: [],
       bodies: [],
+      plans: [],
+      viewings: [],
       sets: [],
       pictures: [],
       settings: { seeded: true },

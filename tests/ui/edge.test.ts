@@ -1,14 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { EDGE_INSET, edgePoint, edgeSection } from '@/ui/edge';
+import { cssPolygon, EDGE_INSET, edgePoint, edgeSection, edgeStrips } from '@/ui/edge';
 
 const size = fc.tuple(fc.integer({ min: 200, max: 3000 }), fc.integer({ min: 200, max: 2000 }));
 
-/** Points of a CSS polygon. */
-const points = (polygon: string): [number, number][] =>
-  polygon.split(', ').map((p) => p.split(' ').map((v) => parseFloat(v)) as [number, number]);
-
-function contains(polygon: [number, number][], x: number, y: number): boolean {
+function contains(polygon: readonly (readonly [number, number])[], x: number, y: number): boolean {
   let inside = false;
   for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
     const [[xi, yi], [xj, yj]] = [polygon[i], polygon[j]];
@@ -52,9 +48,59 @@ describe('edgeSection', () => {
         ([w, h], spent, share) => {
           fc.pre(Math.abs(spent - share) > 0.02 && share > 0.02 && share < 0.98);
           const { x, y } = edgePoint(share, w, h, EDGE_INSET);
-          expect(contains(points(edgeSection(spent, w, h)), x, y)).toBe(share > spent);
+          expect(contains(edgeSection(spent, w, h), x, y)).toBe(share > spent);
         },
       ),
     );
+  });
+});
+
+describe('edgeStrips', () => {
+  const holding = (strips: ReturnType<typeof edgeStrips>, x: number, y: number): number[] =>
+    strips.flatMap((s, i) => (x >= s.x && x < s.x + s.width && y >= s.y && y < s.y + s.height ? [i] : []));
+  it('are the whole border, and none lies over another', () => {
+    fc.assert(
+      fc.property(
+        size,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.integer({ min: 1, max: 33 }),
+        ([w, h], share, depth) => {
+          const { x, y } = edgePoint(share, w, h, depth);
+          expect(holding(edgeStrips(w, h), x, y)).toHaveLength(1);
+        },
+      ),
+    );
+  });
+  it('only the one that burns is cut: those before are burnt whole, those after not at all', () => {
+    fc.assert(
+      fc.property(
+        size,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        ([w, h], spent, share) => {
+          const strips = edgeStrips(w, h);
+          const { x, y } = edgePoint(share, w, h, EDGE_INSET);
+          const [at] = holding(strips, x, y);
+          fc.pre(Math.abs(spent - share) > 1e-3);
+          if (strips[at].fromShare >= spent) expect(share).toBeGreaterThan(spent);
+          if (strips[at].toShare <= spent) expect(share).toBeLessThan(spent);
+        },
+      ),
+    );
+    expect(edgeStrips(1000, 600).map((s) => s.fromShare)).toEqual(
+      [...edgeStrips(1000, 600).map((s) => s.fromShare)].sort((a, b) => a - b),
+    );
+  });
+  it('are cut in their own coordinates', () => {
+    expect(
+      cssPolygon(
+        [
+          [100, 20],
+          [110.26, 30],
+        ],
+        90,
+        10,
+      ),
+    ).toBe('polygon(10.0px 10.0px, 20.3px 20.0px)');
   });
 });

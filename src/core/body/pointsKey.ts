@@ -172,6 +172,7 @@ export function pointsKey(
     inner: [],
     negatives: [],
     shadow: [],
+    face: faceOfPoints(point, at),
     top,
     bottom,
     heads,
@@ -179,6 +180,27 @@ export function pointsKey(
     halfY,
     halfAt,
   };
+}
+
+/** Levels of a face, shares of the way from the eyes to the mouth. */
+const FACE_SHARES = [-1.35, -0.35, 0, 0.65, 1, 1.6];
+
+/** The middle and the levels of a face by its eyes, nose and mouth: straight lines, since depth is not known; none where it is turned away. */
+function faceOfPoints(point: (name: PointName) => BodyPoint, at: (name: PointName) => Point): Point[][] {
+  const needed = ['nose', 'left outer eye', 'right outer eye', 'left mouth corner', 'right mouth corner'] as const;
+  if (needed.some((name) => point(name).seen < SEEN)) return [];
+  const eyes = middle(at('left outer eye'), at('right outer eye'));
+  const mouth = middle(at('left mouth corner'), at('right mouth corner'));
+  const [left, right] = [at('left outer eye'), at('right outer eye')];
+  const half: Point = [((left[0] - right[0]) / 2) * 1.3, ((left[1] - right[1]) / 2) * 1.3];
+  const levels = FACE_SHARES.map((share) => along(eyes, mouth, share));
+  return [
+    levels,
+    ...levels.map((m): Point[] => [
+      [m[0] - half[0], m[1] - half[1]],
+      [m[0] + half[0], m[1] + half[1]],
+    ]),
+  ];
 }
 
 /** Layers that points alone can draw. */

@@ -1,25 +1,29 @@
+import { sum } from 'd3-array';
 import type { Plan } from '../practice/schema';
 import { expandPlan, type SegmentKind } from '../practice/timeline';
 import type { RunEvent } from './log';
-import { stateOnTimeline, type Visit } from './run';
+import { stateOnTimeline } from './run';
+import type { Visit } from './visit';
 
 /** Where the time of a session went, milliseconds; the first six add up to `wallMs`. */
 export interface RunAccount {
   preparingMs: number;
   lookingMs: number;
   drawingMs: number;
-  /** Changes and lead-ins. */
+  /** Changes and lead-ins, and waits for the learner's answer. */
   changingMs: number;
   restingMs: number;
   heldMs: number;
   wallMs: number;
   /** Part of drawingMs that went into pages of lines. */
   linesMs: number;
-  /** Drawings made: each pose drawn on for at least MIN_PIECE_MS, once. */
+  /** Drawings made: each pose drawn on for at least MIN_PIECE_MS, once, and each copy of one. */
   pieces: number;
   linePages: number;
   peeks: number;
-  /** Time added to poses that had been left: going back, starting over. */
+  peekMs: number;
+  lifts: number;
+  /** Time added to poses that had been left or were drawn once more. */
   extraMs: number;
 }
 
@@ -33,12 +37,14 @@ const SUM_OF: Record<SegmentKind, Sum> = {
   leadIn: 'changingMs',
   look: 'lookingMs',
   draw: 'drawingMs',
+  drawAgain: 'drawingMs',
   lookAgain: 'lookingMs',
   change: 'changingMs',
   rest: 'restingMs',
+  lookBack: 'lookingMs',
 };
 
-export const visitSpentMs = (visit: Visit): number => visit.endMs - visit.startMs - visit.heldMs;
+export const visitSpentMs = (visit: Visit): number => visit.endMs - visit.startMs - visit.heldMs - visit.waitedMs;
 
 /** Account for a session up to a moment (its end, when it has ended before). */
 export function accountRun(plan: Plan, log: readonly RunEvent[], nowMs: number): RunAccount {
@@ -56,18 +62,28 @@ export function accountRun(plan: Plan, log: readonly RunEvent[], nowMs: number):
     pieces: 0,
     linePages: 0,
     peeks: 0,
+    peekMs: 0,
+    lifts: 0,
     extraMs: 0,
   };
-  const drawnMs = new Map<number, number>();
+  const drawnMs = new Map<string, number>();
+  let copies = 0;
   for (const visit of visits) {
     const { kind } = timeline.segments[visit.segmentIndex];
     const spent = visitSpentMs(visit);
     account[SUM_OF[kind]] += spent;
+    account.changingMs += visit.waitedMs;
     account.heldMs += visit.heldMs;
-    account.peeks += visit.peeksAtMs.length;
+    account.peeks += visit.peeks.length;
+    account.peekMs += sum(visit.peeks);
+    account.lifts += visit.lifts;
     if (kind === 'page') account.linesMs += spent;
     if (kind === 'page' && visit.ended === 'next') account.linePages++;
-    if (kind === 'draw') drawnMs.set(visit.segmentIndex, (drawnMs.get(visit.segmentIndex) ?? 0) + spent);
+    if (kind === 'draw') {
+      if (visit.extra === 'one more') copies++;
+      const piece = `${String(visit.segmentIndex)}:${String(copies)}`;
+      drawnMs.set(piece, (drawnMs.get(piece) ?? 0) + spent);
+    }
     if (visit.extra) account.extraMs += spent;
   }
   account.pieces = [...drawnMs.values()].filter((ms) => ms >= MIN_PIECE_MS).length;

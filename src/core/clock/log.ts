@@ -1,10 +1,28 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { LONGEST_MS } from '../practice/duration';
 
 /** Milliseconds on the session clock: wall time at the session's start, then monotonic; it never goes back. */
-const atMs = z.int().min(0);
+const atMs = z.int().check(z.minimum(0));
 
 const holdReasonSchema = z.enum(['paused', 'asleep', 'closed', 'moved']);
 export type HoldReason = z.infer<typeof holdReasonSchema>;
+
+/** Why the clock stands, in the learner's words. */
+export const HOLD_WHYS = [
+  'a tool broke',
+  'fetching paper',
+  'somebody came',
+  'the body wants a break',
+  'something else',
+] as const;
+const holdWhySchema = z.enum(HOLD_WHYS);
+export type HoldWhy = z.infer<typeof holdWhySchema>;
+
+/** How a line was, in the learner's words. */
+export const lineSchema = z.enum(['loose', 'tight']);
+export type Line = z.infer<typeof lineSchema>;
+
+const share = z.number().check(z.minimum(0), z.maximum(1));
 
 /** What happened in a session, in order. Together with the plan it is the whole truth about it. */
 const runEventSchema = z.discriminatedUnion('type', [
@@ -16,10 +34,34 @@ const runEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('next'), atMs }),
   z.object({ type: z.literal('back'), atMs }),
   z.object({ type: z.literal('restart'), atMs }),
-  z.object({ type: z.literal('extend'), atMs, byMs: z.int().min(0).max(3600_000) }),
-  z.object({ type: z.literal('peek'), atMs }),
+  z.object({ type: z.literal('extend'), atMs, byMs: z.int().check(z.minimum(0), z.maximum(3600_000)) }),
+  /** A drawing of any segment, running or coming, gets another length; what has passed of it stays. */
+  z.object({
+    type: z.literal('length'),
+    atMs,
+    segmentIndex: z.int().check(z.minimum(0)),
+    lengthMs: z.int().check(z.minimum(1000), z.maximum(LONGEST_MS)),
+  }),
+  /** The drawing at hand, or the one before, once more as an extra. */
+  z.object({ type: z.literal('oneMore'), atMs }),
+  /** What is left of a pot is shared out evenly among the drawings to come. */
+  z.object({ type: z.literal('shareOut'), atMs }),
+  /** How the line was, in a gap. */
+  z.object({ type: z.literal('line'), atMs, line: lineSchema }),
+  /** Why it is on hold. */
+  z.object({ type: z.literal('why'), atMs, why: holdWhySchema }),
+  /** A look at the sheet in blind work; `forMs` is how long, where the key was held. */
+  z.object({ type: z.literal('peek'), atMs, forMs: z.optional(z.int().check(z.minimum(0), z.maximum(3600_000))) }),
+  /** The line was lifted by accident. */
+  z.object({ type: z.literal('lift'), atMs }),
+  /** Where on the picture the drawing was begun, shares of its width and height. */
+  z.object({ type: z.literal('startPoint'), atMs, x: share, y: share }),
+  /** Whether the whole figure was down when the last drawing ended. */
+  z.object({ type: z.literal('whole'), atMs, down: z.boolean() }),
+  /** The other of two exercises for the pose at hand, or the one that comes; given again, back to the first. */
+  z.object({ type: z.literal('choose'), atMs }),
   z.object({ type: z.literal('stop'), atMs }),
 ]);
 export type RunEvent = z.infer<typeof runEventSchema>;
 
-export const runLogSchema = z.array(runEventSchema).max(20_000);
+export const runLogSchema = z.array(runEventSchema).check(z.maxLength(20_000));

@@ -3,6 +3,7 @@ import type { Plan } from '../practice/schema';
 import { expandPlan } from '../practice/timeline';
 import { MIN_PIECE_MS, visitSpentMs } from './account';
 import type { RunEvent } from './log';
+import { firstOfPose } from './poseSegments';
 import { stateOnTimeline } from './run';
 
 /** A session as it went: one cell for each stay at a drawing, in the order it happened; what was never reached is left out. */
@@ -33,11 +34,14 @@ export function actualRibbon(plan: Plan, log: readonly RunEvent[], nowMs: number
     }
     const cells = blocks[blocks.length - 1].cells;
     const nextKey = visit.extra ? `${index}:extra:${visit.startMs}` : `${index}`;
-    // What follows an extra stay (its change) still belongs to it.
-    if (key !== nextKey && !(key.startsWith(`${index}:`) && segment.kind === 'change')) {
+    // What follows an extra stay still belongs to it: its change, and the other parts of a copy.
+    const follows =
+      segment.kind === 'change' ||
+      (visit.extra === 'one more' && firstOfPose(timeline.segments, visit.segmentIndex) !== visit.segmentIndex);
+    if (key !== nextKey && !(key.startsWith(`${index}:`) && follows)) {
       closeCell();
       key = nextKey;
-      cells.push({ ...emptyCell(block, index, visit.startMs), extra: visit.extra });
+      cells.push({ ...emptyCell(block, index, visit.startMs), extra: visit.extra !== undefined });
     }
     const cell = cells[cells.length - 1];
     cell.lengthMs += visit.endMs - visit.startMs;

@@ -1,23 +1,23 @@
 import type { Plan } from '../practice/schema';
-import { expandPlan, segmentMs, type Timeline } from '../practice/timeline';
-import type { HoldReason, RunEvent } from './log';
+import { expandPlan, type Laid, type Segment, segmentMs, type Timeline } from '../practice/timeline';
+import type { HoldReason, HoldWhy, RunEvent } from './log';
+import { firstOfPose, samePose } from './poseSegments';
+import type { Extra, Visit } from './visit';
+import { indexAfter, potAt, potLeftMs, potLengthMs } from './pot';
 
-/** One stay in a segment. Going back or restarting opens another one; nothing recorded is overwritten. */
-export interface Visit {
-  segmentIndex: number;
-  startMs: number;
+/** A time on hold. */
+export interface Hold {
+  fromMs: number;
   /** Equal to "now" while it lasts. */
-  endMs: number;
-  /** Time on hold within it. */
-  heldMs: number;
-  /** Planned length with what was added. */
-  lengthMs: number;
-  /** How it ended; undefined while it lasts. */
-  ended?: 'time' | 'next' | 'back' | 'restart' | 'stop';
-  /** More time on a pose that had been finished or begun before. */
-  extra: boolean;
-  peeksAtMs: number[];
+  toMs: number;
+  reason: HoldReason;
+  why?: HoldWhy;
+  /** It was drawn through after all. */
+  counted: boolean;
 }
+
+/** A glance that was only tapped, not held, is taken to have lasted this long. */
+export const GLANCE_MS = 1000;
 
 export interface RunState {
   phase: 'ready' | 'running' | 'held' | 'done';
@@ -32,11 +32,20 @@ export interface RunState {
   holdReason?: HoldReason;
   /** When the current hold began. */
   heldSinceMs?: number;
-  /** When the current segment ends if nothing happens; undefined when held, open or done. */
+  /** When the current segment ends by itself; undefined when held, done, or when it waits for the learner. */
   deadlineMs?: number;
   visits: Visit[];
+  holds: readonly Hold[];
+  /** Lengths that were changed on the way, by segment. */
+  lengths: ReadonlyMap<number, number>;
+  /** What each drawing of a block has of its pot, where the learner has shared it out, milliseconds by block. */
+  shares: ReadonlyMap<number, number>;
+  /** The pose at hand is drawn once more when it ends. */
+  oneMore: boolean;
   /** False when the learner stopped before the end. */
   completed: boolean;
+  /** Poses worked by the other of two exercises, as `poseKey`s. */
+  others: readonly string[];
 }
 
 /** The reducer's memory: where it is, and since when, with holds already taken out. */
@@ -44,6 +53,10 @@ interface Replay {
   timeline: Timeline;
   phase: RunState['phase'];
   visits: Visit[];
+  holds: Hold[];
+  lengths: Map<number, number>;
+  shares: Map<number, number>;
+  oneMore: boolean;
   holdReason: HoldReason | undefined;
   holdBeganMs: number;
   /** Up to when the current hold is booked to its visit. */
@@ -51,36 +64,90 @@ interface Replay {
   /** What the current visit had been held before the current hold. */
   heldBeforeMs: number;
   lastMs: number;
+  others: ReadonlySet<string>;
 }
 
 const current = (r: Replay): Visit => r.visits[r.visits.length - 1];
 const spentMs = (visit: Visit, atMs: number): number => atMs - visit.startMs - visit.heldMs;
 
-function enter(r: Replay, segmentIndex: number, atMs: number, extra = false): void {
+/** Book what lies beyond the length of a visit whose end waits for an answer. */
+function bookWait(r: Replay, visit: Visit, atMs: number): void {
+  if (r.timeline.segments[visit.segmentIndex].answered)
+    visit.waitedMs = Math.max(0, spentMs(visit, atMs) - visit.lengthMs);
+}
+
+function enter(r: Replay, segmentIndex: number, atMs: number, extra?: Extra): void {
   if (segmentIndex >= r.timeline.segments.length) {
     r.phase = 'done';
     return;
   }
-  const lengthMs = segmentMs(r.timeline.segments[segmentIndex]);
+  const segment = r.timeline.segments[segmentIndex];
+  const lengthMs =
+    segment.potMs === undefined
+      ? lengthOf(r.timeline, r.lengths, segmentIndex)
+      : potLengthMs(r.timeline, r.visits, segmentIndex, r.shares.get(segment.blockIndex));
   r.heldBeforeMs = 0;
-  r.visits.push({ segmentIndex, startMs: atMs, endMs: atMs, heldMs: 0, lengthMs, extra, peeksAtMs: [] });
+  r.visits.push({
+    segmentIndex,
+    startMs: atMs,
+    endMs: atMs,
+    heldMs: 0,
+    waitedMs: 0,
+    lengthMs,
+    ...(extra && { extra }),
+    peeks: [],
+    lifts: 0,
+  });
 }
 
 function leave(r: Replay, atMs: number, ended: NonNullable<Visit['ended']>): void {
+  bookWait(r, current(r), atMs);
   Object.assign(current(r), { endMs: atMs, ended });
+}
+
+/** Length of a segment as planned, or as changed on the way, milliseconds. */
+export const lengthOf = (timeline: Laid, lengths: ReadonlyMap<number, number>, segmentIndex: number): number =>
+  lengths.get(segmentIndex) ?? segmentMs(timeline.segments[segmentIndex]);
+
+/** Go on after a segment: where one more of its pose was asked for, to the beginning of the pose again. */
+function goOn(r: Replay, atMs: number, ranOut: boolean): void {
+  const { segments } = r.timeline;
+  const { segmentIndex, extra } = current(r);
+  const potIsEmpty = ranOut && potLeftMs(r.timeline, r.visits, segments[segmentIndex].blockIndex) === 0;
+  const next = indexAfter(r.timeline, segmentIndex, potIsEmpty);
+  const poseEnds = !samePose(segments[next], segments[segmentIndex]) || segments[next].kind === 'change';
+  if (poseEnds && r.oneMore && segments[segmentIndex].kind !== 'change') {
+    r.oneMore = false;
+    enter(r, firstOfPose(segments, segmentIndex), atMs, 'one more');
+  } else enter(r, next, atMs, extra === 'one more' && !poseEnds ? extra : undefined);
+}
+
+/** Names a pose of a plan. */
+export const poseKey = ({ blockIndex, poseIndex }: Pick<Segment, 'blockIndex' | 'poseIndex'>): string =>
+  `${String(blockIndex)}:${String(poseIndex)}`;
+
+/** Exchange the exercise of the pose at hand; in a change, of the one that comes. */
+function choose(r: Replay): void {
+  const { segments } = r.timeline;
+  const at = current(r).segmentIndex;
+  const segment = segments[at].kind === 'change' ? (segments[at + 1] ?? segments[at]) : segments[at];
+  const others = new Set(r.others);
+  if (!others.delete(poseKey(segment))) others.add(poseKey(segment));
+  r.others = others;
 }
 
 /** Let time pass up to `atMs`: boundaries fall exactly where they are due, however late the call. */
 function advance(r: Replay, atMs: number): void {
   while (r.phase === 'running') {
     const visit = current(r);
-    const dueMs = visit.startMs + visit.heldMs + visit.lengthMs;
-    if (r.timeline.segments[visit.segmentIndex].open || dueMs > atMs) {
+    const { open, overMs } = r.timeline.segments[visit.segmentIndex];
+    const dueMs = visit.startMs + visit.heldMs + visit.lengthMs + overMs;
+    if (open || dueMs > atMs) {
       visit.endMs = Math.max(visit.startMs, atMs);
       return;
     }
     leave(r, dueMs, 'time');
-    enter(r, visit.segmentIndex + 1, dueMs);
+    goOn(r, dueMs, true);
   }
 }
 
@@ -111,10 +178,10 @@ function apply(r: Replay, event: RunEvent): void {
   }
   if (r.phase === 'ready' || r.phase === 'done') return;
   bookHold(r, atMs);
+  endHold(r, atMs);
   switch (event.type) {
     case 'hold':
-      if (r.phase === 'running')
-        Object.assign(r, { phase: 'held', holdBeganMs: atMs, heldSinceMs: atMs, heldBeforeMs: current(r).heldMs });
+      if (r.phase === 'running') beginHold(r, event.reason, atMs);
       r.holdReason = event.reason;
       break;
     case 'resume':
@@ -122,28 +189,56 @@ function apply(r: Replay, event: RunEvent): void {
       advance(r, atMs);
       break;
     case 'next': {
-      const from = current(r).segmentIndex;
       leave(r, atMs, 'next');
-      enter(r, from + 1, atMs);
+      goOn(r, atMs, false);
       break;
     }
     case 'back': {
       const to = drawingBefore(r);
       leave(r, atMs, 'back');
-      enter(r, to, atMs, true);
+      enter(r, to, atMs, 'more time');
       break;
     }
     case 'restart': {
       const to = current(r).segmentIndex;
       leave(r, atMs, 'restart');
-      enter(r, to, atMs, true);
+      enter(r, to, atMs, 'again');
       break;
     }
     case 'extend':
       current(r).lengthMs += event.byMs;
       break;
+    case 'length':
+      setLength(r, event.segmentIndex, event.lengthMs, atMs);
+      break;
+    case 'oneMore':
+      oneMore(r, atMs);
+      break;
+    case 'shareOut':
+      shareOut(r, atMs);
+      break;
+    case 'why': {
+      const hold = r.holds.at(-1);
+      if (r.phase === 'held' && hold) hold.why = event.why;
+      break;
+    }
     case 'peek':
-      current(r).peeksAtMs.push(atMs);
+      current(r).peeks.push(event.forMs ?? GLANCE_MS);
+      break;
+    case 'lift':
+      current(r).lifts++;
+      break;
+    case 'startPoint':
+      current(r).startPoint = [event.x, event.y];
+      break;
+    case 'whole':
+    case 'line': {
+      const drawn = r.visits.findLast((v) => r.timeline.segments[v.segmentIndex].kind === 'draw');
+      if (drawn) Object.assign(drawn, event.type === 'whole' ? { whole: event.down } : { line: event.line });
+      break;
+    }
+    case 'choose':
+      choose(r);
       break;
     case 'stop':
       leave(r, atMs, 'stop');
@@ -151,10 +246,59 @@ function apply(r: Replay, event: RunEvent): void {
   }
 }
 
+/** Another length for a drawing that runs or comes; never less than what has been drawn of it, and never of a pot. */
+function setLength(r: Replay, segmentIndex: number, lengthMs: number, atMs: number): void {
+  const segment = r.timeline.segments[segmentIndex];
+  const visit = current(r);
+  if (segment?.potMs !== undefined || segment?.kind !== 'draw') return;
+  r.lengths.set(segmentIndex, lengthMs);
+  if (visit.segmentIndex === segmentIndex) visit.lengthMs = Math.max(lengthMs, spentMs(visit, atMs));
+}
+
+/** What is left of a pot is shared out evenly among the drawings to come, the one at hand among them. */
+function shareOut(r: Replay, atMs: number): void {
+  const visit = current(r);
+  visit.endMs = atMs;
+  const pot = potAt(r.timeline, { segmentIndex: visit.segmentIndex, visits: r.visits });
+  if (!pot) return;
+  const { blockIndex, potMs } = r.timeline.segments[visit.segmentIndex];
+  r.shares.set(blockIndex, pot.eachMs);
+  // The last one has all that is left, to the millisecond.
+  if (potMs !== undefined) visit.lengthMs = spentMs(visit, atMs) + (pot.drawings === 1 ? pot.leftMs : pot.eachMs);
+}
+
+/** In a pose, it comes again when it ends; between poses, the one before comes again now. */
+function oneMore(r: Replay, atMs: number): void {
+  const { segments } = r.timeline;
+  const at = current(r).segmentIndex;
+  const before = segments[at].kind === 'change' || segments[at].kind === 'rest' || segments[at].kind === 'lookBack';
+  if (!before && segments[at].kind !== 'leadIn') {
+    // Pages and body moves have no copy.
+    if (segments[at].kind !== 'page' && segments[at].kind !== 'body') r.oneMore = !r.oneMore;
+    return;
+  }
+  const last = segments.findLastIndex((s, i) => i < at && s.kind === 'draw');
+  if (last === -1) return;
+  leave(r, atMs, 'back');
+  enter(r, firstOfPose(segments, last), atMs, 'one more');
+}
+
+function beginHold(r: Replay, reason: HoldReason, atMs: number): void {
+  r.holds.push({ fromMs: atMs, toMs: atMs, reason, counted: false });
+  Object.assign(r, { phase: 'held', holdBeganMs: atMs, heldSinceMs: atMs, heldBeforeMs: current(r).heldMs });
+}
+
+function endHold(r: Replay, atMs: number): void {
+  const hold = r.holds.at(-1);
+  if (r.phase === 'held' && hold) hold.toMs = atMs;
+}
+
 function resume(r: Replay, counted: boolean): void {
   if (r.phase !== 'held') return;
   r.phase = 'running';
   r.holdReason = undefined;
+  const hold = r.holds.at(-1);
+  if (hold) hold.counted = counted;
   if (counted) current(r).heldMs = r.heldBeforeMs;
 }
 
@@ -167,14 +311,22 @@ function describe(r: Replay, atMs: number): RunState {
     lengthMs: 0,
     leftMs: 0,
     visits: r.visits,
+    holds: r.holds,
+    lengths: r.lengths,
+    shares: r.shares,
+    oneMore: r.oneMore,
     completed: done && current(r).ended !== 'stop',
+    others: [...r.others],
   };
   if (r.phase === 'ready') return state;
   if (done) return { ...state, segmentIndex: r.timeline.segments.length };
   bookHold(r, atMs);
+  endHold(r, atMs);
   const visit = current(r);
   visit.endMs = atMs;
-  const { open } = r.timeline.segments[visit.segmentIndex];
+  bookWait(r, visit, atMs);
+  const { open, overMs } = r.timeline.segments[visit.segmentIndex];
+  const endless = open || overMs === Infinity;
   const elapsedMs = spentMs(visit, atMs);
   return {
     ...state,
@@ -183,7 +335,7 @@ function describe(r: Replay, atMs: number): RunState {
     lengthMs: visit.lengthMs,
     leftMs: open ? 0 : Math.max(0, visit.lengthMs - elapsedMs),
     ...(r.phase === 'held' && { holdReason: r.holdReason ?? 'paused', heldSinceMs: r.holdBeganMs }),
-    ...(r.phase === 'running' && !open && { deadlineMs: visit.startMs + visit.heldMs + visit.lengthMs }),
+    ...(r.phase === 'running' && !endless && { deadlineMs: visit.startMs + visit.heldMs + visit.lengthMs + overMs }),
   };
 }
 
@@ -201,11 +353,16 @@ export function stateOnTimeline(timeline: Timeline, log: readonly RunEvent[], no
     timeline,
     phase: 'ready',
     visits: [],
+    holds: [],
+    lengths: new Map(),
+    shares: new Map(),
+    oneMore: false,
     holdReason: undefined,
     holdBeganMs: 0,
     heldSinceMs: 0,
     heldBeforeMs: 0,
     lastMs: 0,
+    others: new Set(),
   };
   for (const event of log) {
     if (event.atMs > nowMs) break;

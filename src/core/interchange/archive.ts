@@ -1,7 +1,9 @@
 import { strFromU8, strToU8, unzipSync, type UnzipFileInfo, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { bodySchema } from '../body/body';
 import { pageSchema, sessionSchema } from '../journal/session';
+import { viewingSchema } from '../journal/viewing';
+import { savedPlanSchema } from '../practice/savedPlan';
 import { pictureSchema, pictureSetSchema } from '../references/picture';
 
 /** Everything that is kept, without images. */
@@ -10,24 +12,26 @@ const recordsSchema = z.object({
   pages: z.array(pageSchema),
   sets: z.array(pictureSetSchema),
   pictures: z.array(pictureSchema),
-  bodies: z.array(bodySchema).default([]),
+  bodies: z._default(z.array(bodySchema), []),
+  plans: z._default(z.array(savedPlanSchema), []),
+  viewings: z._default(z.array(viewingSchema), []),
   settings: z.record(z.string(), z.union([z.number(), z.string(), z.boolean()])),
 });
 export type Records = z.infer<typeof recordsSchema>;
 
 const FORMAT = 'fox-minute archive';
-/** Version 1 knew one set a picture and no facts; it is still read. */
-const VERSION = 2;
+/** Version 1 knew one set a picture and no facts, version 2 no plans, version 3 no reflections and viewings; all are still read. */
+const VERSION = 4;
 const fileSchema = z.object({
-  path: z.string().regex(/^images\/(page|picture|thumbnail)\/[A-Za-z0-9-]+\.[a-z0-9]+$/),
-  type: z.string().regex(/^image\/[a-z0-9.+-]+$/),
-  bytes: z.int().min(0),
-  sha256: z.string().regex(/^[0-9a-f]{64}$/),
+  path: z.string().check(z.regex(/^images\/(page|picture|thumbnail)\/[A-Za-z0-9-]+\.[a-z0-9]+$/)),
+  type: z.string().check(z.regex(/^image\/[a-z0-9.+-]+$/)),
+  bytes: z.int().check(z.minimum(0)),
+  sha256: z.string().check(z.regex(/^[0-9a-f]{64}$/)),
 });
 const manifestSchema = z.object({
   format: z.literal(FORMAT),
-  version: z.int().min(1),
-  exportedAtMs: z.number().int(),
+  version: z.int().check(z.minimum(1)),
+  exportedAtMs: z.int(),
   files: z.array(fileSchema),
 });
 type Manifest = z.infer<typeof manifestSchema>;
@@ -138,7 +142,7 @@ function guard(): (info: UnzipFileInfo) => boolean {
   };
 }
 
-function parseJson<T>(bytes: Uint8Array, schema: z.ZodType<T>): T {
+function parseJson<T>(bytes: Uint8Array, schema: z.ZodMiniType<T>): T {
   let value: unknown;
   try {
     value = JSON.parse(strFromU8(bytes));

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { splitFigureReference } from '../figure/referenceId';
 
 /** A set of poses as a file: what each figure is, with the pose's own data. See docs/formats.md. */
@@ -7,16 +7,15 @@ const POSE_SET_FORMAT = 'fox-minute-poses';
 const fileSchema = z.object({
   format: z.literal(POSE_SET_FORMAT),
   version: z.literal(1),
-  name: z.string().trim().min(1).max(80),
+  name: z.string().check(z.trim(), z.minLength(1), z.maxLength(80)),
   figures: z
     .array(
       z.object({
-        reference: z.string().max(200),
-        name: z.string().min(1).max(120),
+        reference: z.string().check(z.maxLength(200)),
+        name: z.string().check(z.minLength(1), z.maxLength(120)),
       }),
     )
-    .min(1)
-    .max(500),
+    .check(z.minLength(1), z.maxLength(500)),
 });
 
 export interface PoseSetFile {
@@ -38,14 +37,16 @@ export function parsePoseSet(text: string): PoseSetFile {
   } catch {
     throw new Error('The file is not JSON: it may have been cut off on the way.');
   }
-  const { format, version } = z.object({ format: z.unknown(), version: z.unknown() }).partial().catch({}).parse(value);
+  const { format, version } = z
+    .catch(z.partial(z.object({ format: z.unknown(), version: z.unknown() })), {})
+    .parse(value);
   if (format !== POSE_SET_FORMAT) throw new Error('The file is not a set of poses from this program.');
   if (version !== 1)
     throw new Error(`The file was made by a later version (${String(version)}). Update this one and try again.`);
   const parsed = fileSchema.safeParse(value);
   if (!parsed.success) {
     const [issue] = parsed.error.issues;
-    throw new Error(`The file has a fault at “${issue.path.join('.')}”: ${issue.message}.`);
+    throw new Error(`The file has a fault at “${issue.path.join('.')}”.`);
   }
   const bad = parsed.data.figures.findIndex(({ reference }) => !splitFigureReference(reference));
   if (bad >= 0) throw new Error(`Figure ${String(bad + 1)} of the file has a reference that cannot be read.`);

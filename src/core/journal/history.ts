@@ -1,35 +1,27 @@
 import { differenceInCalendarDays, eachDayOfInterval, endOfWeek, isSameDay, startOfWeek } from 'date-fns';
-import { visitSpentMs, MIN_PIECE_MS } from '../clock/account';
-import { stateOnTimeline } from '../clock/run';
-import { expandPlan } from '../practice/timeline';
+import { hidesReference } from '../practice/exercises/exercise';
+import { type Drawing, posesDrawn } from './drawings';
 import { accountSession, type Session } from './session';
 
+const referencesOf = (drawn: readonly Drawing[]): string[] => drawn.flatMap(({ referenceId }) => referenceId ?? []);
+
 /** References drawn in a session, in order; one drawn on twice counts once. */
-export function drawnReferences({ plan, log, lastSeenMs }: Session): string[] {
-  const timeline = expandPlan(plan);
-  const spent = new Map<number, number>();
-  for (const visit of stateOnTimeline(timeline, log, lastSeenMs).visits)
-    if (timeline.segments[visit.segmentIndex].kind === 'draw')
-      spent.set(visit.segmentIndex, (spent.get(visit.segmentIndex) ?? 0) + visitSpentMs(visit));
-  return [...spent].flatMap(([index, ms]) => {
-    const { blockIndex, poseIndex } = timeline.segments[index];
-    const block = plan.blocks[blockIndex];
-    const id = block.kind === 'poses' ? block.poses[poseIndex].referenceId : null;
-    return ms >= MIN_PIECE_MS && id !== null ? [id] : [];
-  });
-}
+export const drawnReferences = (session: Session): string[] => referencesOf(posesDrawn(session));
 
 export interface DrawingHistory {
   daysSinceLast?: number;
   /** Newest last. */
   drawn: string[];
   timesDrawn: Map<string, number>;
+  /** Sessions in which something was drawn from memory. */
+  memorySessions: number;
 }
 
 /** What all sessions together say about the learner's habits. */
 export function drawingHistory(sessions: readonly Session[], nowMs: number): DrawingHistory {
   const inOrder = [...sessions].sort((a, b) => a.startedAtMs - b.startedAtMs);
-  const drawn = inOrder.flatMap(drawnReferences);
+  const poses = inOrder.map(posesDrawn);
+  const drawn = poses.flatMap(referencesOf);
   const timesDrawn = new Map<string, number>();
   for (const id of drawn) timesDrawn.set(id, (timesDrawn.get(id) ?? 0) + 1);
   const last = inOrder.at(-1);
@@ -37,6 +29,7 @@ export function drawingHistory(sessions: readonly Session[], nowMs: number): Dra
     ...(last && { daysSinceLast: Math.max(0, differenceInCalendarDays(nowMs, last.startedAtMs)) }),
     drawn,
     timesDrawn,
+    memorySessions: poses.filter((some) => some.some((d) => hidesReference(d.exercise))).length,
   };
 }
 

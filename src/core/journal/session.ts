@@ -1,37 +1,62 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { accountRun, type RunAccount } from '../clock/account';
 import { runLogSchema } from '../clock/log';
+import { type Hold, runStateAt } from '../clock/run';
 import { planSchema } from '../practice/schema';
+import { reflectionSchema } from './reflection';
 
 /** A session: what was planned and everything that happened. */
 export const sessionSchema = z.object({
-  id: z.string().min(1).max(64),
+  id: z.string().check(z.minLength(1), z.maxLength(64)),
   plan: planSchema,
   log: runLogSchema,
   /** Wall time of the start, ms since 1970. The session clock begins there. */
-  startedAtMs: z.number().int().min(0),
+  startedAtMs: z.int().check(z.minimum(0)),
   /** Last sign of life on the session clock, for picking up after a crash. */
-  lastSeenMs: z.number().int().min(0),
+  lastSeenMs: z.int().check(z.minimum(0)),
   status: z.enum(['running', 'kept']),
   /** One line by the learner. */
-  note: z.string().max(500),
+  note: z.string().check(z.maxLength(500)),
   /** Time spent choosing pictures before it, ms; not part of the session's own time. */
-  choosingMs: z.number().min(0).optional(),
+  choosingMs: z.optional(z.number().check(z.minimum(0))),
+  reflection: z.optional(reflectionSchema),
+  /** The hand usually drawn with, as it was chosen then. */
+  usualHand: z.optional(z.enum(['left', 'right'])),
 });
 export type Session = z.infer<typeof sessionSchema>;
 
+const share = z.number().check(z.minimum(0), z.maximum(1));
+
 /** A photographed sheet. Its image is kept under the same id. */
 export const pageSchema = z.object({
-  id: z.string().min(1).max(64),
-  sessionId: z.string().min(1).max(64),
-  widthPx: z.int().min(1),
-  heightPx: z.int().min(1),
-  addedAtMs: z.number().int().min(0),
-  binnedAtMs: z.number().int().min(0).nullable(),
+  id: z.string().check(z.minLength(1), z.maxLength(64)),
+  sessionId: z.string().check(z.minLength(1), z.maxLength(64)),
+  widthPx: z.int().check(z.minimum(1)),
+  heightPx: z.int().check(z.minimum(1)),
+  addedAtMs: z.int().check(z.minimum(0)),
+  binnedAtMs: z.nullable(z.int().check(z.minimum(0))),
+  /** Where the learner would change it, shares of width and height. */
+  fixes: z.optional(
+    z.array(z.object({ x: share, y: share, part: z.string().check(z.maxLength(40)) })).check(z.maxLength(3)),
+  ),
+  /** How a reference was last laid over it: its top left corner and its width, as shares of the page's width and height. */
+  laid: z.optional(
+    z.object({
+      referenceId: z.string().check(z.maxLength(200)),
+      x: z.number().check(z.minimum(-3), z.maximum(3)),
+      y: z.number().check(z.minimum(-3), z.maximum(3)),
+      width: z.number().check(z.minimum(0.02), z.maximum(10)),
+    }),
+  ),
 });
 export type Page = z.infer<typeof pageSchema>;
 
 /** Account of a session, to its end or to the last sign of life. */
 export function accountSession({ plan, log, lastSeenMs }: Session): RunAccount {
   return accountRun(plan, log, lastSeenMs);
+}
+
+/** Times on hold that the learner gave a reason for, in order. */
+export function namedHolds({ plan, log, lastSeenMs }: Session): Hold[] {
+  return runStateAt(plan, log, lastSeenMs).holds.filter((h) => h.why !== undefined && !h.counted);
 }

@@ -1,3 +1,5 @@
+import * as z from 'zod/mini';
+
 const pad = (n: number): string => String(n).padStart(2, '0');
 
 /** 74000 -> "1:14"; an hour and more -> "1:02:05". Rounded to whole seconds. */
@@ -44,4 +46,67 @@ export function wholeSeconds(partsMs: readonly number[]): number[] {
   const byLoss = partsMs.map((ms, i) => ({ i, loss: ms % 1000 })).sort((a, b) => b.loss - a.loss);
   for (const { i } of byLoss.slice(0, missing)) seconds[i]++;
   return seconds;
+}
+
+/** Longest single length: six hours. */
+export const LONGEST_MS = 6 * 3600_000;
+/** A length in whole milliseconds. */
+export const durationSchema = z.int().check(z.minimum(1000), z.maximum(LONGEST_MS));
+
+export type TypedDuration = { ms: number } | { problem: string };
+const FORMS = 'Type 90 (seconds), 1:30, 1m30 or 1:00:00.';
+const UNIT_SECONDS: Record<string, number> = { h: 3600, m: 60, s: 1 };
+
+/** "1h20m", "1m30", "45 s", "2 min": numbers with units, the last unit left out meaning the next smaller. Undefined if it is not that. */
+function unitSeconds(text: string): number | undefined {
+  const words = text
+    .replace(/hours?|hrs?/g, 'h')
+    .replace(/minutes?|mins?/g, 'm')
+    .replace(/seconds?|secs?/g, 's');
+  const parts = [...words.replace(/\s+/g, '').matchAll(/(\d*½|\d+(?:[.,]\d+)?)([hms]?)/g)];
+  if (parts.length === 0 || parts.map((p) => p[0]).join('') !== words.replace(/\s+/g, '')) return undefined;
+  let seconds = 0;
+  let unit = 'h';
+  for (const [i, [, amount, written]] of parts.entries()) {
+    if (written === '' && (i === 0 || i < parts.length - 1)) return undefined;
+    const own = written || (unit === 'h' ? 'm' : 's');
+    if (i > 0 && UNIT_SECONDS[own] >= UNIT_SECONDS[unit]) return undefined;
+    unit = own;
+    const number = amount.endsWith('½') ? Number(amount.slice(0, -1) || 0) + 0.5 : Number(amount.replace(',', '.'));
+    seconds += number * UNIT_SECONDS[own];
+  }
+  return seconds;
+}
+
+function colonSeconds(text: string): number | undefined {
+  const match = /^(?:(\d{1,2}):)?(\d{1,3}):(\d{2})$/.exec(text.replace(/\s+/g, ''));
+  if (!match) return undefined;
+  const [h = 0, m, s] = match.slice(1).map((part) => (part === undefined ? 0 : Number(part)));
+  return s > 59 || (match[1] !== undefined && m > 59) ? undefined : h * 3600 + m * 60 + s;
+}
+
+/**
+ * Read a length as people type it: bare seconds, m:ss, h:mm:ss, or with units. Whole seconds, from one second to the longest allowed.
+ * @param shortestMs What the field takes at least; 0 allows none.
+ */
+export function parseDuration(typed: string, shortestMs = 1000, longestMs = LONGEST_MS): TypedDuration {
+  const text = typed.trim().toLowerCase();
+  if (text === '') return { problem: `There is no length here. ${FORMS}` };
+  const seconds = /^\d{1,6}$/.test(text) ? Number(text) : (colonSeconds(text) ?? unitSeconds(text));
+  if (seconds === undefined || !Number.isFinite(seconds))
+    return { problem: `“${typed.trim().slice(0, 20)}” is not a length. ${FORMS}` };
+  const ms = Math.round(seconds) * 1000;
+  if (ms < shortestMs) return { problem: `${clockDigits(ms)} is too short: at least ${durationWords(shortestMs)}.` };
+  if (ms > longestMs) return { problem: `${clockDigits(ms)} is too long: at most ${durationWords(longestMs)}.` };
+  return { ms };
+}
+
+/** Read a count. */
+export function parseCount(typed: string, most: number): { count: number } | { problem: string } {
+  const text = typed.trim();
+  if (!/^\d{1,9}$/.test(text)) return { problem: 'Type a whole number.' };
+  const count = Number(text);
+  if (count < 1) return { problem: 'At least one. To leave it out, delete the block.' };
+  if (count > most) return { problem: `At most ${String(most)} in one block.` };
+  return { count };
 }

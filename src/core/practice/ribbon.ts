@@ -1,5 +1,6 @@
 import { durationWords } from './duration';
-import { EXERCISES, type ExerciseFamily } from './exercises';
+import { exerciseById } from './exercises';
+import type { ExerciseFamily } from './exercises/exercise';
 import type { Block, Plan } from './schema';
 import { expandPlan, type Segment } from './timeline';
 
@@ -19,6 +20,8 @@ export interface RibbonCell {
   skipped: boolean;
   /** More time on a pose that had been left. */
   extra: boolean;
+  /** Of no set length: it counts up, or may run over without a cap. */
+  open: boolean;
 }
 export interface RibbonBlock {
   /** Which block of the plan. */
@@ -30,21 +33,21 @@ export interface RibbonBlock {
   cells: RibbonCell[];
 }
 
-function blockLabel(block: Block): string {
+function blockLabel(plan: Plan, block: Block): string {
   switch (block.kind) {
     case 'body':
       return 'Body';
     case 'lines':
       return 'Lines';
     case 'rest':
-      return 'Rest';
+      return block.purpose === 'look back' ? 'Look back' : 'Rest';
     case 'poses':
-      return EXERCISES[block.exercise].name;
+      return exerciseById(block.exercise, plan.exercises).name;
   }
 }
 
-function blockFamily(block: Block): RibbonFamily {
-  return block.kind === 'poses' ? EXERCISES[block.exercise].family : block.kind;
+function blockFamily(plan: Plan, block: Block): RibbonFamily {
+  return block.kind === 'poses' ? exerciseById(block.exercise, plan.exercises).family : block.kind;
 }
 
 function measureOf(block: Block): string {
@@ -73,7 +76,7 @@ export function cellOf(block: Block, segment: Segment): number {
 
 export function emptyCell(block: Block, cell: number, startMs: number): RibbonCell {
   const referenceId = block.kind === 'poses' ? block.poses[cell].referenceId : null;
-  return { startMs, lengthMs: 0, lookMs: 0, heldMs: 0, referenceId, skipped: false, extra: false };
+  return { startMs, lengthMs: 0, lookMs: 0, heldMs: 0, referenceId, skipped: false, extra: false, open: false };
 }
 
 /** A plan as the ribbon shows it. */
@@ -85,8 +88,15 @@ export function plannedRibbon(plan: Plan): RibbonBlock[] {
       const index = cellOf(block, segment);
       cells[index] ??= emptyCell(block, index, segment.startMs);
       cells[index].lengthMs += segment.endMs - segment.startMs;
+      if (segment.open && segment.kind !== 'leadIn') cells[index].open = true;
       if (segment.kind === 'look') cells[index].lookMs += segment.endMs - segment.startMs;
     }
-    return { blockIndex, label: blockLabel(block), measure: measureOf(block), family: blockFamily(block), cells };
+    return {
+      blockIndex,
+      label: blockLabel(plan, block),
+      measure: measureOf(block),
+      family: blockFamily(plan, block),
+      cells,
+    };
   });
 }

@@ -12,20 +12,24 @@ export interface PlanSums {
   /** Body moves and breathing. */
   preparingMs: number;
   totalMs: number;
+  /** The total without what counts up: open parts have no least length. Equal to the total where nothing is open. */
+  atLeastMs: number;
 }
 
-const SUM_OF: Record<SegmentKind, Exclude<keyof PlanSums, 'totalMs'>> = {
+const SUM_OF: Record<SegmentKind, Exclude<keyof PlanSums, 'totalMs' | 'atLeastMs'>> = {
   body: 'preparingMs',
   page: 'drawingMs',
   leadIn: 'leadInMs',
   look: 'lookingMs',
   draw: 'drawingMs',
+  drawAgain: 'drawingMs',
   lookAgain: 'lookingMs',
   change: 'changingMs',
   rest: 'restingMs',
+  lookBack: 'lookingMs',
 };
 
-/** Where the planned time goes, milliseconds; the six parts add up to the total. Pages of lines count at their expected length. */
+/** Where the planned time goes, milliseconds; the six parts add up to the total. What is open counts at its expected length. */
 export function sumPlan(plan: Plan): PlanSums {
   const { segments, totalMs } = expandPlan(plan);
   const sums: PlanSums = {
@@ -36,8 +40,12 @@ export function sumPlan(plan: Plan): PlanSums {
     restingMs: 0,
     preparingMs: 0,
     totalMs,
+    atLeastMs: totalMs,
   };
-  for (const segment of segments) sums[SUM_OF[segment.kind]] += segmentMs(segment);
+  for (const segment of segments) {
+    sums[SUM_OF[segment.kind]] += segmentMs(segment);
+    if (segment.open) sums.atLeastMs -= segmentMs(segment);
+  }
   return sums;
 }
 

@@ -1,6 +1,8 @@
-import type { Block, Plan } from './schema';
+import { poseExercise } from './poseExercise';
+import type { Plan, PosesBlock } from './schema';
 
-export type SegmentKind = 'body' | 'page' | 'leadIn' | 'look' | 'draw' | 'lookAgain' | 'change' | 'rest';
+export type SegmentKind =
+  'body' | 'page' | 'leadIn' | 'look' | 'draw' | 'drawAgain' | 'lookAgain' | 'change' | 'rest' | 'lookBack';
 
 /** A stretch of a session during which one thing happens. */
 export interface Segment {
@@ -13,6 +15,12 @@ export interface Segment {
   poseIndex: number;
   /** Ends when the learner says so, and counts up; its length here is only what is expected. */
   open: boolean;
+  /** How far it may run over its length before it ends by itself: 0 when strict, Infinity without a cap. */
+  overMs: number;
+  /** Its end is signaled until the learner answers; that wait is not drawing. */
+  answered?: boolean;
+  /** Drawings of the block share this much time: the segment lasts until the learner goes on or the pot is empty. */
+  potMs?: number;
 }
 
 export interface Timeline {
@@ -20,29 +28,63 @@ export interface Timeline {
   totalMs: number;
 }
 
+/** What is enough to know of a timeline where its total does not matter. */
+export type Laid = { segments: readonly Segment[] };
+
 export const segmentMs = (s: Segment): number => s.endMs - s.startMs;
 
-type Put = (kind: SegmentKind, poseIndex: number, lengthMs: number, open?: boolean) => void;
+type Put = (kind: SegmentKind, poseIndex: number, lengthMs: number, more?: Partial<Segment>) => void;
 
-function expandBlock(block: Block, next: Block | undefined, put: Put): void {
+/** How drawing ends in a block: with the eyes closed, when the learner has heard it. */
+function drawEnds({ settings = {} }: PosesBlock, eyesClosed: boolean, openDraw = false): Partial<Segment> {
+  const { atZero, softCapMs = Infinity, potMs } = settings;
+  const strict = !openDraw && (atZero === undefined || atZero === 'strict');
+  if (eyesClosed && strict) return { overMs: Infinity, answered: true };
+  if (atZero === 'pot' && potMs) return { potMs };
+  return { open: openDraw || atZero === 'open', overMs: atZero === 'soft' ? softCapMs : 0 };
+}
+
+/** The change after a pose, longer where sharpening is due. */
+function changeAfter({ changeMs, settings = {} }: PosesBlock, poseIndex: number): number {
+  const { sharpenEvery, sharpenMs = 0 } = settings;
+  return changeMs + (sharpenEvery && (poseIndex + 1) % sharpenEvery === 0 ? sharpenMs : 0);
+}
+
+function expandPoses(plan: Plan, blockIndex: number, block: PosesBlock, put: Put): void {
+  const followed = plan.blocks[blockIndex + 1]?.kind === 'poses';
+  const { settings = {}, poses } = block;
+  const potShare = settings.atZero === 'pot' && settings.potMs ? sharePot(settings.potMs, poses.length) : undefined;
+  const byHand = settings.startsBy === 'hand';
+  poses.forEach((pose, i) => {
+    const { leadInMs, lookMs, drawMs, againMs = 0, lookAgainMs, openLook = false, openDraw } = pose;
+    const eyesClosed = poseExercise(plan, { blockIndex, poseIndex: i })?.rule.gaze === 'eyes closed';
+    put('leadIn', i, byHand ? Math.max(1000, leadInMs) : leadInMs, { open: byHand });
+    put('look', i, lookMs, { open: openLook });
+    put('draw', i, potShare?.[i] ?? drawMs, drawEnds(block, eyesClosed, openDraw));
+    put('drawAgain', i, againMs, drawEnds({ ...block, settings: { ...settings, potMs: 0 } }, eyesClosed, openDraw));
+    put('lookAgain', i, lookAgainMs);
+    if (i + 1 < poses.length || followed) put('change', i, changeAfter(block, i));
+  });
+}
+
+/** A pot shared evenly, in whole milliseconds. */
+const sharePot = (potMs: number, count: number): number[] =>
+  Array.from({ length: count }, (_, i) => Math.floor((potMs * (i + 1)) / count) - Math.floor((potMs * i) / count));
+
+function expandBlock(plan: Plan, blockIndex: number, put: Put): void {
+  const block = plan.blocks[blockIndex];
   switch (block.kind) {
     case 'body':
       block.moves.forEach((move, i) => put('body', i, move.durationMs));
       break;
     case 'lines':
-      block.pages.forEach((page, i) => put('page', i, page.nominalMs, true));
+      block.pages.forEach((page, i) => put('page', i, page.nominalMs, { open: true }));
       break;
     case 'rest':
-      put('rest', 0, block.durationMs);
+      put(block.purpose === 'look back' ? 'lookBack' : 'rest', 0, block.durationMs);
       break;
     case 'poses':
-      block.poses.forEach((pose, i) => {
-        put('leadIn', i, pose.leadInMs);
-        put('look', i, pose.lookMs);
-        put('draw', i, pose.drawMs);
-        put('lookAgain', i, pose.lookAgainMs);
-        if (i + 1 < block.poses.length || next?.kind === 'poses') put('change', i, block.changeMs);
-      });
+      expandPoses(plan, blockIndex, block, put);
   }
 }
 
@@ -53,10 +95,19 @@ function expandBlock(block: Block, next: Block | undefined, put: Put): void {
 export function expandPlan(plan: Plan): Timeline {
   const segments: Segment[] = [];
   let at = 0;
-  plan.blocks.forEach((block, blockIndex) => {
-    expandBlock(block, plan.blocks[blockIndex + 1], (kind, poseIndex, lengthMs, open = false) => {
+  plan.blocks.forEach((_block, blockIndex) => {
+    expandBlock(plan, blockIndex, (kind, poseIndex, lengthMs, more) => {
       if (lengthMs === 0) return;
-      segments.push({ kind, startMs: at, endMs: at + lengthMs, blockIndex, poseIndex, open });
+      segments.push({
+        kind,
+        startMs: at,
+        endMs: at + lengthMs,
+        blockIndex,
+        poseIndex,
+        open: false,
+        overMs: 0,
+        ...more,
+      });
       at += lengthMs;
     });
   });

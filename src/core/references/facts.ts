@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { FAMILIES } from '../figure/families';
 import type { Facing, ViewName } from '../figure/view';
 
@@ -55,14 +55,17 @@ export const FACT_WORDS: Record<FactName, string> = {
 };
 
 /** Facts and values that this version does not know are left out rather than refused: a later version may know more. */
-export const factValuesSchema = z.record(z.string(), z.string()).transform((facts) => {
-  const known: FactValues = {};
-  for (const name of FACT_NAMES) {
-    const value = Object.hasOwn(facts, name) ? facts[name] : undefined;
-    if (value !== undefined && (FACT_VALUES[name] as readonly string[]).includes(value)) known[name] = value;
-  }
-  return known;
-});
+export const factValuesSchema = z.pipe(
+  z.record(z.string(), z.string()),
+  z.transform((facts) => {
+    const known: FactValues = {};
+    for (const name of FACT_NAMES) {
+      const value = Object.hasOwn(facts, name) ? facts[name] : undefined;
+      if (value !== undefined && (FACT_VALUES[name] as readonly string[]).includes(value)) known[name] = value;
+    }
+    return known;
+  }),
+);
 export type FactValues = Partial<Record<FactName, string>>;
 
 /** What is asked of a learner where no body was found: two questions at most. */

@@ -1,18 +1,18 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { factValuesSchema } from './facts';
 import { querySchema } from './query';
 
-const id = z.string().regex(/^[A-Za-z0-9-]{1,64}$/);
-const whenMs = z.number().int().min(0);
+const id = z.string().check(z.regex(/^[A-Za-z0-9-]{1,64}$/));
+const whenMs = z.int().check(z.minimum(0));
 
 /** A figure kept in a set, with what it is chosen by. */
 const setFigureSchema = z.object({
   /** A figure reference id. */
-  id: z.string().startsWith('figure/').max(200),
-  name: z.string().min(1).max(120),
-  viewName: z.string().max(40).optional(),
-  facing: z.enum(['left', 'right', 'toward you', 'away']).optional(),
-  difficulty: z.number().int().min(1).max(5).optional(),
+  id: z.string().check(z.startsWith('figure/'), z.maxLength(200)),
+  name: z.string().check(z.minLength(1), z.maxLength(120)),
+  viewName: z.optional(z.string().check(z.maxLength(40))),
+  facing: z.optional(z.enum(['left', 'right', 'toward you', 'away'])),
+  difficulty: z.optional(z.int().check(z.minimum(1), z.maximum(5))),
 });
 export type SetFigure = z.infer<typeof setFigureSchema>;
 
@@ -22,18 +22,18 @@ export const SET_CAP = 200;
 /** A named set: of the learner's own pictures put in by hand or found by a rule, and of figures made or taken in. */
 export const pictureSetSchema = z.object({
   id,
-  name: z.string().trim().min(1).max(80),
+  name: z.string().check(z.trim(), z.minLength(1), z.maxLength(80)),
   createdAtMs: whenMs,
-  binnedAtMs: whenMs.nullable(),
-  figures: z.array(setFigureSchema).max(500).optional(),
+  binnedAtMs: z.nullable(whenMs),
+  figures: z.optional(z.array(setFigureSchema).check(z.maxLength(500))),
   /** The set holds whatever the library has of this, now and later. */
-  rule: querySchema.optional(),
+  rule: z.optional(querySchema),
   /** Picture ids in the learner's own order; others follow as they were added. */
-  order: z.array(id).max(20_000).optional(),
+  order: z.optional(z.array(id).check(z.maxLength(20_000))),
   /** Picture ids that every pick from the set takes. */
-  pins: z.array(id).max(500).optional(),
+  pins: z.optional(z.array(id).check(z.maxLength(500))),
   /** The set mirrors a folder on disk, by the id of its handle. */
-  folderId: id.optional(),
+  folderId: z.optional(id),
 });
 export type PictureSet = z.infer<typeof pictureSetSchema>;
 
@@ -42,13 +42,13 @@ export type ImageType = (typeof IMAGE_TYPES)[number];
 
 export const LICENSES = ['own', 'free', 'practice-only'] as const;
 const rightsSchema = z.object({
-  license: z.enum(LICENSES).nullable(),
+  license: z.nullable(z.enum(LICENSES)),
   /** Who is to be named where a drawing from it is shown. */
-  credit: z.string().max(300),
+  credit: z.string().check(z.maxLength(300)),
   /** That the sitter agrees, or where the permission is written. */
-  permission: z.string().max(300),
+  permission: z.string().check(z.maxLength(300)),
   /** Where it is from: a place, an archive. */
-  source: z.string().max(300),
+  source: z.string().check(z.maxLength(300)),
 });
 export type Rights = z.infer<typeof rightsSchema>;
 export const NO_RIGHTS: Rights = { license: null, credit: '', permission: '', source: '' };
@@ -59,73 +59,68 @@ const measuresSchema = z.object({
   mean: z.number(),
   spread: z.number(),
   /** Directions of ten body segments in the picture, degrees; null where not seen. See core/body/limbs. */
-  limbs: z.array(z.number().nullable()).max(16).optional(),
+  limbs: z.optional(z.array(z.nullable(z.number())).check(z.maxLength(16))),
 });
 
 /** A part of a picture, as shares of its width and height. */
 const boxSchema = z.object({
-  left: z.number().min(0).max(1),
-  top: z.number().min(0).max(1),
-  width: z.number().min(0.01).max(1),
-  height: z.number().min(0.01).max(1),
+  left: z.number().check(z.minimum(0), z.maximum(1)),
+  top: z.number().check(z.minimum(0), z.maximum(1)),
+  width: z.number().check(z.minimum(0.01), z.maximum(1)),
+  height: z.number().check(z.minimum(0.01), z.maximum(1)),
 });
 export type PictureBox = z.infer<typeof boxSchema>;
 
 const recordSchema = z.object({
   id,
   /** Sets it was put in by hand; a picture may be in none. */
-  setIds: z.array(id).max(500),
-  name: z.string().min(1).max(300),
+  setIds: z.array(id).check(z.maxLength(500)),
+  name: z.string().check(z.minLength(1), z.maxLength(300)),
   type: z.enum(IMAGE_TYPES),
-  widthPx: z.int().min(1),
-  heightPx: z.int().min(1),
+  widthPx: z.int().check(z.minimum(1)),
+  heightPx: z.int().check(z.minimum(1)),
   /** SHA-256 of the file as it was added, hexadecimal. */
-  hash: z.string().regex(/^[0-9a-f]{64}$/),
+  hash: z.string().check(z.regex(/^[0-9a-f]{64}$/)),
   /** Perceptual hash, 64 bits in hexadecimal: alike pictures have alike hashes. */
-  likeness: z
-    .string()
-    .regex(/^[0-9a-f]{16}$/)
-    .nullable()
-    .default(null),
-  bytes: z.int().min(0).default(0),
+  likeness: z._default(z.nullable(z.string().check(z.regex(/^[0-9a-f]{16}$/))), null),
+  bytes: z._default(z.int().check(z.minimum(0)), 0),
   addedAtMs: whenMs,
   /** When it was photographed, by the file's own word. */
-  takenAtMs: whenMs.nullable().default(null),
-  binnedAtMs: whenMs.nullable(),
-  rights: rightsSchema.default(NO_RIGHTS),
+  takenAtMs: z._default(z.nullable(whenMs), null),
+  binnedAtMs: z.nullable(whenMs),
+  rights: z._default(rightsSchema, NO_RIGHTS),
   /** What the program read off it, and how sure it is of each, 0 to 1. */
-  found: factValuesSchema.default({}),
-  sure: z.record(z.string(), z.number().min(0).max(1)).default({}),
+  found: z._default(factValuesSchema, {}),
+  sure: z._default(z.record(z.string(), z.number().check(z.minimum(0), z.maximum(1))), {}),
   /** Version of the rules it was read by; 0 is not yet. */
-  readBy: z.int().min(0).default(0),
+  readBy: z._default(z.int().check(z.minimum(0)), 0),
   /** What the learner said instead: never overwritten. */
-  corrected: factValuesSchema.default({}),
-  measures: measuresSchema.nullable().default(null),
+  corrected: z._default(factValuesSchema, {}),
+  measures: z._default(z.nullable(measuresSchema), null),
   /** "Harder than expected" minus "easier": two of one kind move the difficulty by one. */
-  felt: z.int().min(-100).max(100).default(0),
+  felt: z._default(z.int().check(z.minimum(-100), z.maximum(100)), 0),
   /** Themes. */
-  tags: z.array(z.string().min(1).max(60)).max(40).default([]),
+  tags: z._default(z.array(z.string().check(z.minLength(1), z.maxLength(60))).check(z.maxLength(40)), []),
   /** When it was put on the later shelf. */
-  laterAtMs: whenMs.nullable().default(null),
+  laterAtMs: z._default(z.nullable(whenMs), null),
   /** Alike pictures that the learner wants to keep beside it. */
-  keptBeside: z.array(id).max(100).default([]),
+  keptBeside: z._default(z.array(id).check(z.maxLength(100)), []),
   /** A close-up of another picture: that picture, and which part of it. */
-  partOf: z.object({ pictureId: id, box: boxSchema }).optional(),
+  partOf: z.optional(z.object({ pictureId: id, box: boxSchema })),
   /** Parts left out on purpose: veiled while drawing. */
-  leftOut: z
-    .array(z.object({ box: boxSchema, words: z.string().max(80) }))
-    .max(20)
-    .optional(),
+  leftOut: z.optional(
+    z.array(z.object({ box: boxSchema, words: z.string().check(z.maxLength(80)) })).check(z.maxLength(20)),
+  ),
   /** Its file stays in a folder on disk: where, and as it was when last read. */
-  inFolder: z
-    .object({
+  inFolder: z.optional(
+    z.object({
       folderId: id,
-      path: z.string().max(4000),
-      bytes: z.number().min(0),
+      path: z.string().check(z.maxLength(4000)),
+      bytes: z.number().check(z.minimum(0)),
       modifiedMs: z.number(),
       gone: z.boolean(),
-    })
-    .optional(),
+    }),
+  ),
 });
 
 /** Pictures kept by the first version knew one set each. */
@@ -136,7 +131,7 @@ function upgradePicture(value: unknown): unknown {
 }
 
 /** A picture in the library. Its image and its thumbnail are kept under the same id. */
-export const pictureSchema = z.preprocess(upgradePicture, recordSchema);
+export const pictureSchema = z.pipe(z.transform(upgradePicture), recordSchema);
 export type Picture = z.infer<typeof recordSchema>;
 
 /** A picture's record with everything that is not said left open. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 export const SORTS = [
   'newest first',
@@ -33,9 +33,12 @@ export type Facet = (typeof FACETS)[number];
 
 /** What is looked for in the library: in each facet any of the values named, over all facets together, and words in the name. */
 export const querySchema = z.object({
-  text: z.string().max(200).default(''),
-  wanted: z.partialRecord(z.enum(FACETS), z.array(z.string().max(60)).max(40)).default({}),
-  sort: z.enum(SORTS).default('newest first'),
+  text: z._default(z.string().check(z.maxLength(200)), ''),
+  wanted: z._default(
+    z.partialRecord(z.enum(FACETS), z.array(z.string().check(z.maxLength(60))).check(z.maxLength(40))),
+    {},
+  ),
+  sort: z._default(z.enum(SORTS), 'newest first'),
 });
 export type Query = z.infer<typeof querySchema>;
 

@@ -3,7 +3,6 @@ import { counted } from '@/core/words';
 import { readRecords } from '@/storage/everything';
 import { useStored } from '@/storage/useStored';
 import { Notice } from '@/ui/Notice';
-import { CueVolume } from './CueVolume';
 import { DemoLearner } from './DemoLearner';
 import { PutBackIn } from './PutBackIn';
 import { TakeOut } from './TakeOut';
@@ -50,7 +49,6 @@ export function Data() {
         <PutBackIn />
         <WipeAll />
         <DemoLearner />
-        <CueVolume />
       </div>
     </>
   );

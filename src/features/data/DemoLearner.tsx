@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
-import { DEMO_LEARNER } from '@/core/demo';
+import { toast, toastProblem } from '@/ui/toast/toast';
+import { DEMO_LEARNER } from '@/core/demoLearner';
 import { storageProblem } from '@/storage/problems';
 import { addDemoLearner, countDemoSessions, removeDemoLearner } from '@/storage/seed';
 import { useStored } from '@/storage/useStored';
@@ -15,7 +15,7 @@ export function DemoLearner() {
     job
       .then(
         () => toast(told),
-        (error: unknown) => toast.error(storageProblem(error)),
+        (error: unknown) => toastProblem(storageProblem(error)),
       )
       .finally(() => setBusy(false));
   };

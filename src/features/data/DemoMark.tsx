@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { DEMO_LEARNER } from '@/core/demo';
+import { DEMO_LEARNER } from '@/core/demoLearner';
 import { countDemoSessions } from '@/storage/seed';
 import { useStored } from '@/storage/useStored';
 

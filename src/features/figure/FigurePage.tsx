@@ -2,16 +2,18 @@
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toastProblem } from '@/ui/toast/toast';
 import type { Appearance } from '@/core/figure/appearance';
 import { figureReferenceId, type FigureReference, mirroredId, splitFigureReference } from '@/core/figure/referenceId';
 import { durationWords } from '@/core/practice/duration';
 import { singlePosePlan } from '@/core/practice/singlePose';
 import { storageProblem } from '@/storage/problems';
+import { useIsHidden } from '@/storage/hiddenReference';
 import { knownFacts } from '@/storage/references';
 import { startSession } from '@/storage/startSession';
 import { useCovered } from '@/storage/useCovered';
 import { useStored } from '@/storage/useStored';
+import { DrawnFromMemory } from '@/ui/DrawnFromMemory';
 import { Notice } from '@/ui/Notice';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 import { AnswerKeyPanel } from '@/ui/answerKey/AnswerKeyPanel';
@@ -31,6 +33,8 @@ export function FigurePage() {
   const reference = splitFigureReference(id);
   const saved = useStored(loadPageState, [], []);
   const covered = useCovered();
+  const hidden = useIsHidden(id);
+  if (hidden) return <DrawnFromMemory />;
   if (!reference)
     return (
       <div className="max-w-[60ch] py-8">
@@ -118,7 +122,7 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
       () => router.push('/run'),
       (error: unknown) => {
         leaving.current = false;
-        toast.error(storageProblem(error));
+        toastProblem(storageProblem(error));
       },
     );
   };

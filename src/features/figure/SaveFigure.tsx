@@ -1,7 +1,7 @@
 'use client';
 import { Download, Printer } from 'lucide-react';
 import { type RefObject, useState } from 'react';
-import { toast } from 'sonner';
+import { toastProblem } from '@/ui/toast/toast';
 import { download } from '@/ui/download';
 import { startFigureWorker } from '@/workers/clients';
 
@@ -32,7 +32,7 @@ export function SaveFigure({
     setMaking(true);
     make()
       .catch(() =>
-        toast.error('That file could not be made here. Nothing else has changed; try again, or another format.'),
+        toastProblem('That file could not be made here. Nothing else has changed; try again, or another format.'),
       )
       .finally(() => setMaking(false));
   };

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type KeyLight, type Look, STUDIO_LIGHT } from '@/core/figure/light';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { isLayer, type LayerId } from '@/ui/answerKey/layers';

@@ -1,17 +1,22 @@
 'use client';
 import { counted } from '@/core/words';
 import Link from 'next/link';
+import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import { compareToPlan } from '@/core/journal/compare';
 import { accountSession, type Session } from '@/core/journal/session';
 import { clockDigits } from '@/core/practice/duration';
-import { EXERCISES } from '@/core/practice/exercises';
-import { loadSession } from '@/storage/sessions';
+import { exerciseById } from '@/core/practice/exercises';
+import { listSessions, loadSession } from '@/storage/sessions';
 import { useStored } from '@/storage/useStored';
 import { Notice } from '@/ui/Notice';
+import { useNow } from '@/ui/useNow';
 import { AsItWent } from './AsItWent';
+import { FirstAndLast } from './FirstAndLast';
 import { NoteField } from './NoteField';
 import { PagePhotos } from './PagePhotos';
+
+const Reflect = dynamic(() => import('./Reflect').then((m) => m.Reflect));
 
 /** The end of a session: what was made, the page, one line. */
 export function After() {
@@ -28,10 +33,21 @@ export function After() {
         </Link>
       </Notice>
     );
+  if (session.value.status === 'running')
+    return (
+      <Notice tone="plain">
+        This session is still going on. Its pages are put away when it is over.{' '}
+        <Link className="link-quiet" href="/run">
+          Go on with it
+        </Link>
+      </Notice>
+    );
   return <Made session={session.value} />;
 }
 
 function Made({ session }: { session: Session }) {
+  const sessions = useStored(listSessions, ['sessions'], []);
+  const nowMs = useNow(60_000);
   const { pieces, drawingMs, linePages, linesMs, peeks } = accountSession(session);
   const asides = [
     linePages > 0 && `${counted(linePages, 'page')} of lines, ${clockDigits(linesMs)} of it`,
@@ -53,6 +69,7 @@ function Made({ session }: { session: Session }) {
       <h2 className="mt-7 border-t border-hairline pt-5 text-[20px]">Put the page away</h2>
       <div className="mt-3">
         <PagePhotos sessionId={session.id} />
+        <FirstAndLast session={session} />
       </div>
       <div className="mt-6">
         <NoteField key={session.id} sessionId={session.id} note={session.note} question={closingQuestion(session)} />
@@ -65,6 +82,10 @@ function Made({ session }: { session: Session }) {
           Once more
         </Link>
       </div>
+      <h2 className="mt-7 border-t border-hairline pt-5 text-[20px]">What you saw</h2>
+      <div>
+        <Reflect session={session} sessions={sessions.value ?? []} nowMs={nowMs} />
+      </div>
     </>
   );
 }
@@ -72,5 +93,5 @@ function Made({ session }: { session: Session }) {
 /** Asked after the last exercise of the session. */
 export function closingQuestion({ plan }: Session): string {
   const last = plan.blocks.findLast((b) => b.kind === 'poses');
-  return last ? EXERCISES[last.exercise].closingQuestion : 'What will you try next time?';
+  return last ? exerciseById(last.exercise, plan.exercises).closingQuestion : 'What will you try next time?';
 }

@@ -1,60 +1,53 @@
 'use client';
+import type { Route } from 'next';
+import Link from 'next/link';
 import { useMemo } from 'react';
+import { type Drawing, posesDrawn } from '@/core/journal/drawings';
 import type { Session } from '@/core/journal/session';
 import { durationWords } from '@/core/practice/duration';
-import { expandPlan } from '@/core/practice/timeline';
-import { visitSpentMs } from '@/core/clock/account';
-import { stateOnTimeline } from '@/core/clock/run';
+import { parsePictureReference } from '@/core/references/picture';
 import { useReferenceThumbnail } from '@/storage/useThumbnail';
 import { knownFacts } from '@/storage/references';
 
-interface Drawn {
-  key: string;
-  referenceId: string | null;
-  spentMs: number;
-}
-
 /** What was drawn, pose by pose, with how long. */
 export function DrawnRow({ session }: { session: Session }) {
-  const drawn = useMemo((): Drawn[] => {
-    const timeline = expandPlan(session.plan);
-    const { visits } = stateOnTimeline(timeline, session.log, session.lastSeenMs);
-    const bySegment = new Map<number, Drawn>();
-    for (const visit of visits) {
-      const { kind, blockIndex, poseIndex } = timeline.segments[visit.segmentIndex];
-      const block = session.plan.blocks[blockIndex];
-      if (kind !== 'draw' || block.kind !== 'poses') continue;
-      const before = bySegment.get(visit.segmentIndex)?.spentMs ?? 0;
-      bySegment.set(visit.segmentIndex, {
-        key: String(visit.segmentIndex),
-        referenceId: block.poses[poseIndex].referenceId,
-        spentMs: before + visitSpentMs(visit),
-      });
-    }
-    return [...bySegment.values()];
-  }, [session]);
+  const drawn = useMemo(() => posesDrawn(session), [session]);
   if (drawn.length === 0) return null;
   return (
     <ul aria-label="Poses drawn" className="mt-4 flex flex-wrap gap-3">
       {drawn.map((d) => (
-        <DrawnPose key={d.key} drawn={d} />
+        <DrawnPose key={d.segmentIndex} drawn={d} />
       ))}
     </ul>
   );
 }
 
-function DrawnPose({ drawn }: { drawn: Drawn }) {
+/** Where a picture or a figure is seen with every drawing made of it. */
+function pageOf(referenceId: string | null): Route | undefined {
+  if (referenceId === null) return undefined;
+  const pictureId = parsePictureReference(referenceId);
+  const [place, id] = pictureId ? ['picture', pictureId] : ['figure', referenceId];
+  return `/poses/${place}?id=${encodeURIComponent(id)}` as Route;
+}
+
+function DrawnPose({ drawn }: { drawn: Drawing }) {
   const url = useReferenceThumbnail(drawn.referenceId);
   const name = drawn.referenceId === null ? 'No reference' : (knownFacts(drawn.referenceId)?.name ?? 'Picture');
+  const href = pageOf(drawn.referenceId);
+  const picture = url ? (
+    <img src={url} alt={name} className="max-h-[84px] max-w-full" />
+  ) : (
+    <span className="sr-only">{name}</span>
+  );
   return (
     <li className="w-[76px] text-center text-[13px]">
-      <span className="grid h-[92px] place-items-center bg-plate p-1">
-        {url ? (
-          <img src={url} alt={name} title={name} className="max-h-[84px] max-w-full" />
-        ) : (
-          <span className="sr-only">{name}</span>
-        )}
-      </span>
+      {href ? (
+        <Link href={href} className="grid h-[92px] place-items-center bg-plate p-1 hover:bg-hairline" title={name}>
+          {picture}
+        </Link>
+      ) : (
+        <span className="grid h-[92px] place-items-center bg-plate p-1">{picture}</span>
+      )}
       <span className="text-quiet">{durationWords(drawn.spentMs)}</span>
     </li>
   );

@@ -2,23 +2,30 @@
 import { counted } from '@/core/words';
 import { format } from 'date-fns';
 import Link from 'next/link';
+import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import { useMemo } from 'react';
 import { actualRibbon } from '@/core/clock/ribbon';
 import { compareToPlan } from '@/core/journal/compare';
+import { countFixes } from '@/core/journal/fixes';
 import { accountSession, type Session } from '@/core/journal/session';
 import { clockDigits } from '@/core/practice/duration';
+import { allPages } from '@/storage/pages';
 import { seedOnFirstVisit } from '@/storage/seed';
 import { listSessions } from '@/storage/sessions';
 import { useStored } from '@/storage/useStored';
 import { Notice } from '@/ui/Notice';
 import { Ribbon } from '@/ui/ribbon/Ribbon';
+import { useNow } from '@/ui/useNow';
 import { closingQuestion } from './After';
 import { AsItWent } from './AsItWent';
 import { DrawnRow } from './DrawnRow';
+import { FirstAndLast } from './FirstAndLast';
 import { NoteField } from './NoteField';
 import { PagePhotos } from './PagePhotos';
 import { TimeSums } from './TimeSums';
+
+const Reflect = dynamic(() => import('./Reflect').then((m) => m.Reflect));
 
 export function Journal() {
   const wanted = useSearchParams().get('session');
@@ -63,6 +70,7 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
   const older = sessions.at(index + 1);
   const newer = index > 0 ? sessions[index - 1] : undefined;
   const { pieces } = accountSession(session);
+  const nowMs = useNow(60_000);
   return (
     <article aria-label="Session">
       <div className="flex flex-wrap items-baseline justify-between gap-x-8 gap-y-1">
@@ -94,6 +102,11 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
         <PagePhotos sessionId={session.id} />
         <NoteField key={session.id} sessionId={session.id} note={session.note} question={closingQuestion(session)} />
       </div>
+      <FirstAndLast session={session} />
+      <details key={session.id} className="mt-5">
+        <summary className="cursor-pointer py-1 font-serif text-[18px]">What you saw</summary>
+        <Reflect session={session} sessions={sessions} nowMs={nowMs} />
+      </details>
     </article>
   );
 }
@@ -102,12 +115,28 @@ function Earlier({ sessions, current }: { sessions: readonly Session[]; current:
   return (
     <section aria-label="All sessions" className="mt-8">
       <h2 className="border-t border-ink pt-4 text-[20px]">{counted(sessions.length, 'session')}</h2>
+      <MarkedToFix />
       <ul className="mt-2">
         {sessions.map((session) => (
           <EarlierRow key={session.id} session={session} current={session.id === current} />
         ))}
       </ul>
     </section>
+  );
+}
+
+const MONTH_MS = 30 * 24 * 3600_000;
+
+/** What was marked on the pages of the last month, by part of the figure. */
+function MarkedToFix() {
+  const pages = useStored(allPages, ['pages'], []);
+  const nowMs = useNow(3600_000);
+  const counts = countFixes(pages.value ?? [], nowMs - MONTH_MS);
+  if (counts.length === 0) return null;
+  return (
+    <p className="mt-1">
+      Marked to fix in the last 30 days: {counts.map(([part, count]) => `${part} ${String(count)}`).join(', ')}.
+    </p>
   );
 }
 

@@ -1,7 +1,8 @@
 'use client';
 import { Camera, ImagePlus, Trash2 } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast, toastProblem } from '@/ui/toast/toast';
 import type { Page } from '@/core/journal/session';
 import { problemSentence } from '@/core/references/imageFile';
 import { imageKey } from '@/storage/images';
@@ -12,6 +13,8 @@ import { useStored } from '@/storage/useStored';
 import { Notice } from '@/ui/Notice';
 import { startPreparer } from '@/workers/prepareFile';
 
+const PageClose = dynamic(() => import('./PageClose').then((m) => m.PageClose));
+
 function putInBin(page: Page): void {
   binPage(page.id, Date.now()).then(
     () =>
@@ -19,11 +22,11 @@ function putInBin(page: Page): void {
         action: {
           label: 'Put back',
           onClick: () => {
-            binPage(page.id, null).catch((error: unknown) => toast.error(storageProblem(error)));
+            binPage(page.id, null).catch((error: unknown) => toastProblem(storageProblem(error)));
           },
         },
       }),
-    (error: unknown) => toast.error(storageProblem(error)),
+    (error: unknown) => toastProblem(storageProblem(error)),
   );
 }
 
@@ -160,30 +163,7 @@ function PageCard({ page, number, onBin }: { page: Page; number: number; onBin: 
           <Trash2 size={15} aria-hidden />
         </button>
       </figcaption>
-      {large && <LargePage page={page} number={number} onClose={() => setLarge(false)} />}
+      {large && <PageClose page={page} number={number} onClose={() => setLarge(false)} />}
     </figure>
-  );
-}
-
-function LargePage({ page, number, onClose }: { page: Page; number: number; onClose: () => void }) {
-  const url = useImageUrl(imageKey('page', page.id));
-  return (
-    <dialog
-      ref={(element) => {
-        if (element && !element.open) element.showModal();
-      }}
-      className="modal"
-      aria-label={`Page ${number}`}
-      onClose={onClose}
-    >
-      <div className="grid max-h-[94vh] gap-3 bg-sheet p-4">
-        {url && (
-          <img src={url} alt={`Page ${number}, photographed`} className="max-h-[82vh] max-w-[90vw] object-contain" />
-        )}
-        <form method="dialog" className="text-right">
-          <button className="btn">Close</button>
-        </form>
-      </div>
-    </dialog>
   );
 }

@@ -1,4 +1,4 @@
-import { accountSession, type Session } from '@/core/journal/session';
+import { accountSession, namedHolds, type Session } from '@/core/journal/session';
 import { clockDigits, wholeSeconds } from '@/core/practice/duration';
 import { sumPlan } from '@/core/practice/sums';
 
@@ -25,6 +25,7 @@ export function TimeSums({ session }: { session: Session }) {
   const seconds = wholeSeconds(rows.map(([, ms]) => ms));
   const total = seconds.reduce((a, b) => a + b, 0);
   const { choosingMs = 0 } = session;
+  const holds = namedHolds(session);
   return (
     <>
       <dl className="grid grid-cols-2 gap-y-4 sm:grid-cols-4 lg:grid-cols-7">
@@ -47,6 +48,11 @@ export function TimeSums({ session }: { session: Session }) {
           </dd>
         </div>
       </dl>
+      {holds.length > 0 && (
+        <p className="mt-3 text-quiet">
+          Held, with a reason: {holds.map((h) => `${clockDigits(h.toMs - h.fromMs)} ${h.why ?? ''}`).join('; ')}.
+        </p>
+      )}
       {choosingMs >= 1000 && (
         <p className="mt-3 text-quiet">
           Choosing pictures before it: {clockDigits(choosingMs)}

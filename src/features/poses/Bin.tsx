@@ -1,7 +1,7 @@
 'use client';
 import { differenceInCalendarDays } from 'date-fns';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { toastProblem } from '@/ui/toast/toast';
 import { BIN_DAYS, type Picture, pictureReferenceId } from '@/core/references/picture';
 import { counted } from '@/core/words';
 import { useLibrary } from '@/storage/library';
@@ -70,7 +70,7 @@ export function Bin() {
                 className="btn-quiet btn btn-xs"
                 aria-label={`Put the set ${set.name} back`}
                 onClick={() => {
-                  binSet(set.id, null).catch((error: unknown) => toast.error(storageProblem(error)));
+                  binSet(set.id, null).catch((error: unknown) => toastProblem(storageProblem(error)));
                 }}
               >
                 Put back

@@ -1,7 +1,7 @@
 'use client';
 import { Dices } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toastProblem } from '@/ui/toast/toast';
 import type { BuildName } from '@/core/figure/builds';
 import { figureReferenceId } from '@/core/figure/referenceId';
 import type { PictureSet } from '@/core/references/picture';
@@ -42,7 +42,7 @@ export function ChanceFigures({ onKept }: { onKept: (setId: string) => void }) {
         await saveSet(set);
         onKept(set.id);
       })
-      .catch((error: unknown) => toast.error(storageProblem(error)))
+      .catch((error: unknown) => toastProblem(storageProblem(error)))
       .finally(() => setKeeping(false));
   };
   return (

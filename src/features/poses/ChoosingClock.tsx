@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast/toast';
 import { clockDigits } from '@/core/practice/duration';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { createCueSchedule, unlockSound } from '@/ui/sound/cuePlayer';

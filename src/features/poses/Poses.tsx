@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast, toastProblem } from '@/ui/toast/toast';
 import { CATALOGUE } from '@/core/figure/catalogue';
 import { builtInSet, BUILT_IN_SETS } from '@/core/references/builtIn';
 import { BUILT_IN_SET_ID, LATER_ID, LIBRARY_ID, type PictureSet } from '@/core/references/picture';
@@ -40,7 +40,7 @@ export function Poses() {
   const open = sets.value?.find((set) => set.id === wanted);
   const place = open?.id ?? (PLACES.includes(wanted) ? wanted : BUILT_IN_SET_ID);
   const fail = (error: unknown): void => {
-    toast.error(storageProblem(error));
+    toastProblem(storageProblem(error));
   };
   const show = (id: string): void =>
     router.push(id === BUILT_IN_SET_ID ? '/poses' : `/poses?set=${encodeURIComponent(id)}`);

@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toastProblem } from '@/ui/toast/toast';
 import { storageProblem } from '@/storage/problems';
 import { saveSetting } from '@/storage/settings';
 import { useCovered } from '@/storage/useCovered';
@@ -15,7 +15,7 @@ export function SharedScreen({ label }: { label: string }) {
         checked={covered ?? false}
         disabled={covered === undefined}
         onChange={(event) => {
-          saveSetting('covered', event.target.checked).catch((error: unknown) => toast.error(storageProblem(error)));
+          saveSetting('covered', event.target.checked).catch((error: unknown) => toastProblem(storageProblem(error)));
         }}
       />
       <span title="Unclothed pictures are veiled until their pose starts, and figures wear cover">{label}</span>

@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toastProblem } from '@/ui/toast/toast';
 import { poseSetJson } from '@/core/interchange/poseSet';
 import { describeFigures } from '@/storage/describeFigures';
 import { download } from '@/ui/download';
@@ -8,6 +8,6 @@ export function takeOutPoses(name: string, ids: readonly string[]): void {
   describeFigures(ids).then(
     (described) =>
       download(new Blob([poseSetJson(name, described)], { type: 'application/json' }), 'fox-minute-poses.json'),
-    () => toast.error('The file could not be made here. Nothing else has changed; try again.'),
+    () => toastProblem('The file could not be made here. Nothing else has changed; try again.'),
   );
 }

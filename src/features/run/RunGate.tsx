@@ -1,6 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type ReactNode, useEffect, useState, useSyncExternalStore } from 'react';
+import { PLAIN_ROOM, useRoom } from '@/storage/room';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 import { createGate } from './runGate';
 import { RunScreen } from './RunScreen';
@@ -10,6 +11,7 @@ import { keepAwake } from './wakeLock';
 export function RunGate() {
   const router = useRouter();
   const [gate] = useState(createGate);
+  const room = useRoom();
   const state = useSyncExternalStore(gate.subscribe, gate.state, gate.state);
   useEffect(() => {
     gate.enter(false);
@@ -39,7 +41,9 @@ export function RunGate() {
   );
   switch (state.at) {
     case 'running':
-      return <RunScreen session={state.session} run={state.run} />;
+      // Keys and pedals mean what was learned from the first press on, so the room is known before they are heard.
+      if (!room.value && !room.problem) return <Message words="Getting the session ready." />;
+      return <RunScreen session={state.session} run={state.run} room={room.value ?? PLAIN_ROOM} />;
     case 'opening':
       return <Message words="Getting the session ready." />;
     case 'nothing to run':

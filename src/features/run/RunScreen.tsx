@@ -1,56 +1,108 @@
 'use client';
-import { ChevronLeft, ChevronRight, CircleHelp, Pause, Play, Square } from 'lucide-react';
+import { format } from 'date-fns';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { format } from 'date-fns';
-import { warningBeforeEndMs } from '@/core/clock/cues';
+import { withChoices } from '@/core/clock/choices';
+import { firstOfPose } from '@/core/clock/poseSegments';
 import type { RunState } from '@/core/clock/run';
+import { sessionLeftMs } from '@/core/clock/sessionLeft';
 import type { Session } from '@/core/journal/session';
 import { clockDigits } from '@/core/practice/duration';
+import { isCalm } from '@/core/practice/exercises/exercise';
+import { poseExercise } from '@/core/practice/poseExercise';
+import { poseStages, stageAt } from '@/core/practice/poseStages';
 import { plannedRibbon } from '@/core/practice/ribbon';
+import { referenceOf, showsReference } from '@/core/practice/showsReference';
+import type { Plan } from '@/core/practice/schema';
 import type { SegmentKind } from '@/core/practice/timeline';
-import { knownFacts } from '@/storage/references';
+import { zoomForHeight } from '@/core/seeing/place';
+import { MAX_ZOOM, MIN_ZOOM, WHOLE } from '@/core/journal/viewing';
+import type { Room } from '@/storage/room';
 import { EdgeClock } from '@/ui/EdgeClock';
 import { Notice } from '@/ui/Notice';
 import { Ribbon } from '@/ui/ribbon/Ribbon';
-import { soundIsOn, unlockSound } from '@/ui/sound/cuePlayer';
+import { cueVolume, soundIsOn, unlockSound } from '@/ui/sound/cuePlayer';
 import { useNow } from '@/ui/useNow';
+import { type Aids, NO_AIDS, pressAid } from './aids';
 import type { Run } from './controller';
+import { CueFlash } from './CueFlash';
 import { HeldCard } from './HeldCard';
-import { KeysCard } from './KeysCard';
-import { PictureStage } from './PictureStage';
+import { shareRun } from './runChannel';
+import { RunControls } from './RunControls';
+import { RunStage } from './RunStage';
+import { CLOCKS } from './segmentProps';
 import { SegmentWords } from './SegmentWords';
-import { useKeys } from './useKeys';
+import { useDrawnKey } from './useDrawnKey';
 import { usePictures } from './usePictures';
 import { useRunProblem, useRunState } from './useRun';
-import { announcement, comingReferences, exerciseOf, previewOf, referenceOf, showsReference } from './words';
+import { useRunKeys } from './useRunKeys';
+import { useTimeLeft } from './useTimeLeft';
+import { useViewing } from './useViewing';
+import { useVoice } from './useVoice';
+import { announcement, comingReferences, previewOf, takesStartPoint } from './words';
 
-const CLOCKS = ['large', 'small', 'none'] as const;
+// Shown now and then: fetched when needed.
+const AidsTray = dynamic(() => import('./AidsTray').then((m) => m.AidsTray));
+const KeysCard = dynamic(() => import('./KeysCard').then((m) => m.KeysCard));
+const Pocket = dynamic(() => import('./Pocket').then((m) => m.Pocket));
+
+/** The second window: picture and clock, for a television or a projector. */
+const openSecondWindow = (): void => {
+  window.open('/run/window', 'fox-minute-window', 'popup,width=1100,height=760');
+};
 
 /** Nothing but the picture, the clock at its edge, the ribbon and a few words. */
-export function RunScreen({ session, run }: { session: Session; run: Run }) {
+export function RunScreen({ session, run, room }: { session: Session; run: Run; room: Room }) {
   const router = useRouter();
-  const { plan } = session;
-  const { segments, totalMs } = run.timeline;
+  const { segments } = run.timeline;
   const state = useRunState(run);
+  const plan = useMemo(() => withChoices(session.plan, state.others), [session.plan, state.others]);
   const problem = useRunProblem(run);
   const [clockIndex, setClockIndex] = useState(0);
   const [stopping, setStopping] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
+  const [aidsShown, setAidsShown] = useState(false);
+  const [aids, setAids] = useState<Aids>(NO_AIDS);
+  const [told, setTold] = useState('');
+  /** The answer key of the pose just drawn is shown, on hold. */
+  const [keyed, setKeyed] = useState(false);
+  /** Of the picture at zoom 1. */
+  const [heightPx, setHeightPx] = useState<number>();
   const nowMs = useNow(5000);
   const done = state.phase === 'done';
   const segment = segments[Math.min(state.segmentIndex, segments.length - 1)];
-  const exercise = exerciseOf(plan, segment);
+  const exercise = poseExercise(plan, segment);
   const shows = !done && showsReference(plan, segment);
   const held = state.phase === 'held';
   const referenceId = referenceOf(plan, segment);
+  const between = BETWEEN.includes(segment.kind);
+  const answersShown = keyed && held && between;
+  const wordsOn = room.hand === 'right' ? 'left' : 'right';
 
-  const coming = useMemo(
-    () => comingReferences(plan, segments, firstOfPose(segments, state.segmentIndex)),
-    [plan, segments, state.segmentIndex],
-  );
+  // The pose just drawn stays at hand between two, for its answer key.
+  const coming = useMemo(() => {
+    const at = Math.min(state.segmentIndex, segments.length - 1);
+    const drawn = segments[at].kind === 'rest' || segments[at].kind === 'lookBack' ? at - 1 : at;
+    return comingReferences(plan, segments, firstOfPose(segments, Math.max(0, drawn)));
+  }, [plan, segments, state.segmentIndex]);
   const pictures = usePictures(coming);
   const blocks = useMemo(() => plannedRibbon(plan), [plan]);
+  const previewId = previewOf(plan, segments, state.segmentIndex, room.leadInShows);
+  const drawnId = between ? lastDrawn(plan, run, state) : null;
+  const shownId = answersShown ? drawnId : shows ? referenceId : previewId;
+  const [viewing, changeViewing] = useViewing(shownId, room.evenSizes);
+  const answers = useDrawnKey(
+    shownId,
+    aids.pace ||
+      aids.envelope ||
+      aids.face ||
+      aids.grid === 'heads' ||
+      answersShown ||
+      (aidsShown && room.pxPerMm !== undefined),
+  );
+  const startPoint = state.visits.at(-1)?.startPoint;
+  const pointer = useRef<readonly [number, number]>([0.5, 0.5]);
 
   useEffect(() => {
     if (!done) return;
@@ -63,6 +115,26 @@ export function RunScreen({ session, run }: { session: Session; run: Run }) {
     };
   }, [done, run, router, session.id]);
 
+  const clockAway = CLOCKS[clockIndex] === 'none';
+  useEffect(() => {
+    const { beats, stages, lookBackMs, endWithoutClock } = room;
+    run.setChoices({ beats, stages, lookBackMs, silentEnd: clockAway && !endWithoutClock });
+  }, [run, room, clockAway]);
+  useVoice(run, plan, state, room.voice, cueVolume());
+
+  // Other windows see what is seen here.
+  const aidsNow = useRef(aids);
+  const shared = useRef<ReturnType<typeof shareRun>>(undefined);
+  useEffect(() => {
+    const sharing = shareRun(session.id, run, () => aidsNow.current);
+    shared.current = sharing;
+    return sharing.stop;
+  }, [run, session.id]);
+  useEffect(() => {
+    aidsNow.current = aids;
+    shared.current?.tell();
+  }, [aids]);
+
   const stop = useCallback(() => {
     if (stopping) run.command('stop');
     else {
@@ -74,6 +146,7 @@ export function RunScreen({ session, run }: { session: Session; run: Run }) {
     (counted = false) => {
       unlockSound();
       setStopping(false);
+      setKeyed(false);
       run.command(counted ? 'resume counted' : 'resume');
     },
     [run],
@@ -83,33 +156,9 @@ export function RunScreen({ session, run }: { session: Session; run: Run }) {
     else run.command('pause');
   }, [run, goOn]);
 
-  const onKey = useCallback(
+  const onScreenKey = useCallback(
     (key: string): boolean => {
       switch (key) {
-        case ' ':
-          pauseOrGo();
-          return true;
-        case 'ArrowRight':
-        case 'PageDown':
-          run.command('next');
-          return true;
-        case 'Enter':
-          if (segment.open) run.command('next');
-          return segment.open;
-        case 'ArrowLeft':
-        case 'PageUp':
-          run.command('back');
-          return true;
-        case '+':
-        case '=':
-          run.command('more');
-          return true;
-        case 'r':
-          run.command('restart');
-          return true;
-        case 'i':
-          if (exercise?.rule.countsPeeks && segment.kind === 'draw') run.command('peek');
-          return true;
         case 'c':
           setClockIndex((i) => (i + 1) % CLOCKS.length);
           return true;
@@ -117,84 +166,144 @@ export function RunScreen({ session, run }: { session: Session; run: Run }) {
           if (document.fullscreenElement) void document.exitFullscreen();
           else void document.documentElement.requestFullscreen().catch(() => undefined);
           return true;
-        case 'x':
-          stop();
+        case 'q':
+          setAidsShown((shown) => !shown);
+          return true;
+        case 'w':
+          openSecondWindow();
+          return true;
+        case 'z':
+          changeViewing((before) => ({ ...before, ...WHOLE, zoom: before.zoom === 1 ? 2 : 1 }));
+          return true;
+        case 'k':
+          if (between) {
+            run.command('pause');
+            setKeyed(true);
+          } else setTold('The answer key opens when the time is up.');
           return true;
         case '?':
           setKeysShown((shown) => !shown);
           return true;
         case 'Escape':
           setKeysShown(false);
-          return keysShown;
-        default:
-          return false;
+          setAidsShown(false);
+          return keysShown || aidsShown;
+        default: {
+          const next = pressAid(aidsNow.current, key, exercise, pointer.current);
+          if (next === undefined) return false;
+          setTold(next === 'locked' ? 'No measuring in this exercise: it opens when the time is up.' : '');
+          if (next !== 'locked') {
+            aidsNow.current = next; // a second key may come before the next render
+            setAids(next);
+          }
+          return true;
+        }
       }
     },
-    [run, pauseOrGo, stop, segment, exercise, keysShown],
+    [exercise, keysShown, aidsShown, changeViewing, between, run],
   );
-  useKeys(onKey);
+  const onScreenRelease = useCallback((key: string): void => {
+    if (key === 's') setAids((before) => ({ ...before, squint: false }));
+  }, []);
+  const press = useRunKeys({
+    run,
+    segment,
+    exercise,
+    learned: room.learned,
+    onPauseOrGo: pauseOrGo,
+    onStop: stop,
+    onScreenKey,
+    onScreenRelease,
+  });
+  useEffect(() => {
+    if (told === '') return;
+    const handle = setTimeout(() => setTold(''), 3500);
+    return () => clearTimeout(handle);
+  }, [told]);
 
-  const left = useCallback(() => {
-    const now = run.state();
-    if (now.phase === 'done') return { share: 0, ms: 0 };
-    const open = run.timeline.segments[now.segmentIndex].open;
-    // A page of lines counts up: nothing burns.
-    return open
-      ? { share: 1, ms: Infinity }
-      : { share: now.lengthMs === 0 ? 0 : now.leftMs / now.lengthMs, ms: now.leftMs };
-  }, [run]);
-
-  const resting = segment.kind === 'rest' || segment.kind === 'body';
+  const { left, spentShare } = useTimeLeft(run);
+  const resting = segment.kind === 'rest' || segment.kind === 'body' || segment.kind === 'lookBack';
   // Blind work goes by sound: digits would pull the eyes away. Without sound they come back.
   const bySound = exercise?.rule.gaze === 'only on the reference' && segment.kind === 'draw' && soundIsOn();
   const clock = bySound ? 'none' : CLOCKS[clockIndex];
+  const restOfPlanMs = sessionLeftMs(run.timeline, state);
   const spentMs = Math.min(segment.endMs, segment.startMs + state.elapsedMs);
-  const restOfPlanMs = done
-    ? 0
-    : totalMs - segment.endMs + (segment.open ? Math.max(0, segment.endMs - spentMs) : state.leftMs);
-  const picture = referenceId === null ? undefined : pictures.get(referenceId);
-  const previewId = previewOf(plan, segments, state.segmentIndex);
+  const ticks =
+    segment.kind === 'draw' && !segment.open && room.stages ? stageTicks(plan, segment, state.lengthMs) : [];
+  const { pxPerMm } = room;
+  const toHeight =
+    answers && pxPerMm && heightPx
+      ? (mm: number): void => {
+          const zoom = zoomForHeight(mm, heightPx, (answers.bottom - answers.top) / answers.height, pxPerMm);
+          changeViewing((before) => ({
+            ...before,
+            ...WHOLE,
+            zoom: Math.max(MIN_ZOOM, Math.min(MAX_ZOOM, zoom)),
+          }));
+        }
+      : undefined;
   return (
-    <main className="fixed inset-0 flex flex-col overflow-hidden bg-plate">
+    <main
+      className={`fixed inset-0 flex flex-col overflow-hidden bg-plate ${room.room === 'easel' || room.room === 'model' ? 'easel' : ''}`}
+    >
       <h1 className="sr-only">Session running</h1>
       <div className="relative min-h-0 flex-1">
-        {[...pictures].map(([id, p]) =>
-          p.kind === 'ready' ? (
-            <PictureStage
-              key={id}
-              bitmap={p.bitmap}
-              visible={(shows && id === referenceId) || id === previewId}
-              dim={previewId !== null || held}
-              aside={previewId !== null}
-              label={`Reference: ${knownFacts(id)?.name ?? 'a picture of yours'}`}
-            />
-          ) : null,
-        )}
-        {shows && picture?.kind !== 'ready' && (
-          <p className="absolute inset-0 grid place-items-center">
-            {picture
-              ? 'This picture is no longer here. Draw the pose before it from memory, or go to the next.'
-              : 'Getting the picture ready.'}
-          </p>
-        )}
+        <RunStage
+          pictures={pictures}
+          shownId={shownId}
+          aside={previewId !== null && !answersShown}
+          dim={(previewId !== null || held) && !answersShown}
+          exercise={exercise}
+          aids={aids}
+          viewing={viewing}
+          onViewing={changeViewing}
+          wordsOn={wordsOn}
+          startPoint={startPoint}
+          onStartPoint={
+            exercise && segment.kind === 'draw' && takesStartPoint(exercise)
+              ? (x, y) => run.say({ type: 'startPoint', x, y })
+              : undefined
+          }
+          onPlumb={(x, y) => setAids((before) => ({ ...before, plumb: [x, y] }))}
+          spentShare={spentShare}
+          answers={answers}
+          answersShown={answersShown}
+          onPlace={setHeightPx}
+          onPointer={(at) => (pointer.current = at)}
+        />
         <EdgeClock
           left={left}
           tone={resting ? 'rest' : 'drawing'}
-          urgent={segment.kind === 'draw' && exercise?.rule.sound === 'crisp'}
+          urgent={segment.kind === 'draw' && exercise !== undefined && !isCalm(exercise)}
+          hidden={clockAway && !resting}
+          ticks={ticks}
         />
-        <CueFlash run={run} state={state} />
-        {!done && (
+        <CueFlash run={run} vibrate={room.vibrate || room.room === 'pocket'} />
+        {!done && !answersShown && (
           <SegmentWords
             plan={plan}
             segments={segments}
             state={state}
             clock={clock}
-            onNext={() => run.command('next')}
-            onMore={() => run.command('more')}
-            onPeek={() => run.command('peek')}
+            wordsOn={wordsOn}
+            onCommand={run.command}
+            onSay={run.say}
           />
         )}
-        {held && (
+        {aidsShown && (
+          <AidsTray
+            aids={aids}
+            exercise={exercise}
+            zoom={viewing.zoom}
+            wordsOn={wordsOn}
+            onKey={(key) => (key === 's' ? setAids({ ...aids, squint: !aids.squint }) : press(key))}
+            onThreshold={(threshold) => setAids({ ...aids, threshold })}
+            onWhole={() => changeViewing((before) => ({ ...before, ...WHOLE }))}
+            onHeight={toHeight}
+          />
+        )}
+        {answersShown && <KeyCard onClose={() => goOn()} />}
+        {held && !answersShown && (
           <HeldCard
             state={state}
             segment={segment}
@@ -203,16 +312,25 @@ export function RunScreen({ session, run }: { session: Session; run: Run }) {
             onGoOn={() => goOn()}
             onCount={() => goOn(true)}
             onStop={() => run.command('stop')}
+            onWhy={(why) => run.say({ type: 'why', why })}
           />
         )}
         {keysShown && <KeysCard onClose={() => setKeysShown(false)} />}
+        <div role="status" className="pointer-events-none absolute inset-x-10 bottom-4 text-center">
+          {told && <span className="rounded bg-sheet px-3 py-2">{told}</span>}
+        </div>
         {problem && (
           <div className="absolute inset-x-10 top-10">
             <Notice>{problem}</Notice>
           </div>
         )}
+        {room.room === 'pocket' && !done && (
+          <Pocket state={state} segment={segment} plan={plan} onTap={() => press('Enter')} />
+        )}
       </div>
-      <div className="flex items-center gap-5 border-t border-hairline bg-ground px-4 py-2 max-lg:flex-wrap sm:px-10 lg:h-[80px]">
+      <div
+        className={`flex items-center gap-5 border-t border-hairline bg-ground px-4 py-2 max-lg:flex-wrap max-sm:gap-2 max-sm:px-2 sm:px-10 lg:h-[80px] ${wordsOn === 'left' ? '' : 'lg:flex-row-reverse'}`}
+      >
         <div className="min-w-0 flex-1 max-lg:order-2 max-lg:basis-full">
           <Ribbon
             blocks={blocks}
@@ -221,30 +339,14 @@ export function RunScreen({ session, run }: { session: Session; run: Run }) {
             label={`${clockDigits(restOfPlanMs)} of the session left`}
           />
         </div>
-        <p className="text-[14px] leading-5 max-lg:mr-auto lg:text-right">
+        <p className="text-[14px] leading-5 max-lg:mr-auto max-sm:flex max-sm:w-full max-sm:justify-between lg:text-right">
           <b className="tabular-nums">{clockDigits(restOfPlanMs)} left</b>
-          <br />
+          <br className="max-sm:hidden" />
           <span className="text-quiet" suppressHydrationWarning>
             ends {held ? 'later' : format(nowMs + restOfPlanMs, 'H:mm')}
           </span>
         </p>
-        <div className="flex gap-2">
-          <Control label="Back" hint="Left" onPress={() => run.command('back')}>
-            <ChevronLeft aria-hidden size={22} />
-          </Control>
-          <Control label={held ? 'Go on' : 'Pause'} hint="Space" onPress={pauseOrGo}>
-            {held ? <Play aria-hidden size={20} /> : <Pause aria-hidden size={20} />}
-          </Control>
-          <Control label="Next" hint="Right" onPress={() => run.command('next')}>
-            <ChevronRight aria-hidden size={22} />
-          </Control>
-          <Control label="Stop and keep" hint="X" onPress={stop}>
-            <Square aria-hidden size={18} />
-          </Control>
-          <Control label="Keys" hint="?" onPress={() => setKeysShown(!keysShown)}>
-            <CircleHelp aria-hidden size={20} />
-          </Control>
-        </div>
+        <RunControls held={held} aidsShown={aidsShown} oneMore={state.oneMore} onKey={press} />
       </div>
       <p className="sr-only" role="status">
         {done ? 'The session is over.' : held ? 'On hold.' : announcement(plan, segment)}
@@ -253,67 +355,29 @@ export function RunScreen({ session, run }: { session: Session; run: Run }) {
   );
 }
 
-/** While a pose is looked at, drawn and seen again, its picture stays among the ones kept ready. */
-function firstOfPose(segments: Run['timeline']['segments'], index: number): number {
-  const at = segments[Math.min(index, segments.length - 1)];
-  if (at.kind === 'change') return index;
-  let first = index;
-  while (
-    first > 0 &&
-    segments[first - 1].blockIndex === at.blockIndex &&
-    segments[first - 1].poseIndex === at.poseIndex
-  )
-    first--;
-  return first;
+const BETWEEN: readonly SegmentKind[] = ['change', 'rest', 'lookBack', 'lookAgain'];
+
+/** The reference of the drawing just ended. */
+function lastDrawn(plan: Plan, run: Run, state: RunState): string | null {
+  const visit = state.visits.findLast((v) => run.timeline.segments[v.segmentIndex].kind === 'draw');
+  return visit ? referenceOf(plan, run.timeline.segments[visit.segmentIndex]) : null;
 }
 
-function Control({
-  label,
-  hint,
-  onPress,
-  children,
-}: {
-  label: string;
-  hint: string;
-  onPress: () => void;
-  children: React.ReactNode;
-}) {
+function KeyCard({ onClose }: { onClose: () => void }) {
   return (
-    <button
-      type="button"
-      className="btn-quiet btn btn-square h-14 w-14 lg:h-11 lg:w-11"
-      aria-label={label}
-      title={`${label} (${hint})`}
-      onClick={(event) => {
-        onPress();
-        // Keys go to the session again, not to the button just pressed.
-        event.currentTarget.blur();
-      }}
-    >
-      {children}
-    </button>
+    <section aria-label="Answer key" className="absolute top-10 left-12 z-10 max-w-[280px] bg-sheet p-4 max-sm:left-6">
+      <p className="font-serif text-[22px] leading-tight">Answer key</p>
+      <p className="mt-1 text-quiet">
+        Action line, masses, tilts, landmarks of the pose just drawn. The clock is on hold.
+      </p>
+      <button type="button" className="btn mt-3" onClick={onClose}>
+        Go on <kbd className="kbd kbd-sm">Space</kbd>
+      </button>
+    </section>
   );
 }
 
-const FLASHES: readonly SegmentKind[] = ['look', 'draw', 'lookAgain', 'page', 'change', 'rest'];
-
-/** The visual twin of a cue: the whole edge shows for a moment when it rings. */
-function CueFlash({ run, state }: { run: Run; state: RunState }) {
-  const ref = useRef<HTMLDivElement>(null);
-  const { kind } = run.timeline.segments[Math.min(state.segmentIndex, run.timeline.segments.length - 1)];
-  const before = kind === 'draw' ? warningBeforeEndMs(state.lengthMs) : undefined;
-  const warned = before !== undefined && state.leftMs <= before;
-  useEffect(() => {
-    if (!FLASHES.includes(kind)) return;
-    // Without motion it is simply there and then not.
-    const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
-    ref.current?.animate([{ opacity: 0.9 }, { opacity: 0 }], {
-      duration: 900,
-      easing: still ? 'steps(1, end)' : 'ease-out',
-    });
-  }, [kind, state.visits.length, warned]);
-  const color = kind === 'draw' || kind === 'look' || kind === 'page' ? 'border-russet' : 'border-moss';
-  return (
-    <div ref={ref} aria-hidden className={`pointer-events-none absolute inset-0 border-[10px] opacity-0 ${color}`} />
-  );
+/** Where the stages of a drawing begin on the edge, shares of its time. */
+function stageTicks(...[plan, segment, lengthMs]: Parameters<typeof poseStages>): number[] {
+  return stageAt(poseStages(plan, segment, lengthMs), 0).startsMs.map((ms) => ms / lengthMs);
 }

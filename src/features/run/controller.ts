@@ -1,33 +1,86 @@
-import { upcomingCues } from '@/core/clock/cues';
+import { withChoices } from '@/core/clock/choices';
+import { ALL_CUES, type Cue, type CueChoices, upcomingCues } from '@/core/clock/cues';
 import type { HoldReason, RunEvent } from '@/core/clock/log';
 import { type RunState, stateOnTimeline } from '@/core/clock/run';
 import type { Session } from '@/core/journal/session';
-import { nextDurationStepMs } from '@/core/practice/exercises';
-import { expandPlan, type Timeline } from '@/core/practice/timeline';
+import { holdLimitOf } from '@/core/practice/holdLimit';
+import { nextDurationStepMs, previousDurationStepMs } from '@/core/practice/durationSteps';
+import { expandPlan, type Laid, type Timeline } from '@/core/practice/timeline';
 import { storageProblem } from '@/storage/problems';
 import { appendEvents, finishSession, heartbeat } from '@/storage/sessions';
 import { createCueSchedule } from '@/ui/sound/cuePlayer';
 import { startClock } from '@/workers/clients';
+import { createListeners } from './listeners';
 import { createSessionClock } from './sessionClock';
 
 const HEARTBEAT_MS = 5000;
 const LOOK_AHEAD_MS = 1500;
+/** A deadline nearer than this is waited for by a timer of its own. */
+const SOON_MS = 1500;
+/** A cue is told to the screen up to this late; later it is past. */
+const TOLD_LATE_MS = 1000;
 
-type Command = 'pause' | 'resume' | 'resume counted' | 'next' | 'back' | 'restart' | 'more' | 'peek' | 'stop';
+export type Command =
+  'pause' | 'resume' | 'resume counted' | 'next' | 'back' | 'restart' | 'more' | 'less' | 'choose' | 'stop';
+
+type Without<T, K extends string> = T extends unknown ? Omit<T, K> : never;
+/** What the learner tells the log without moving the session along. */
+export type Said = Without<
+  Extract<RunEvent, { type: 'why' | 'peek' | 'lift' | 'startPoint' | 'whole' | 'line' | 'oneMore' | 'shareOut' }>,
+  'atMs'
+>;
 
 export interface Run {
   timeline: Timeline;
   nowMs: () => number;
   state: () => RunState;
   command: (command: Command) => void;
+  say: (said: Said) => void;
+  /** Everything that happened so far. */
+  log: () => readonly RunEvent[];
   /** Changes of state and problems; ticks that change nothing are not told. */
   subscribe: (listener: () => void) => () => void;
+  /** Cues as they are due, for what is seen or felt with them. */
+  onCue: (listener: (cue: Cue) => void) => () => void;
+  /** What rings from now on. */
+  setChoices: (choices: CueChoices) => void;
   /** A sentence when the log could not be written. */
   problem: () => string | undefined;
   /** Resolves when everything so far is on disk. */
   settled: () => Promise<void>;
   /** Leave the session on hold and stop ticking. */
   close: (reason: HoldReason | undefined) => Promise<void>;
+}
+
+/** What tells one moment of a run from another: a screen that shows the same key shows the same. */
+export function momentKey(state: RunState): string {
+  const visit = state.visits.at(-1);
+  return [
+    state.phase,
+    state.segmentIndex,
+    state.visits.length,
+    state.lengthMs,
+    state.holdReason,
+    state.holds.at(-1)?.why,
+    state.oneMore,
+    visit?.peeks.length,
+    visit?.lifts,
+    visit?.startPoint,
+    [...state.lengths.values()],
+    state.visits.at(-2)?.whole,
+    state.visits.at(-2)?.line,
+    [...state.shares.values()],
+    state.others,
+  ].join(' ');
+}
+
+/** The drawing whose length can be changed now: the one that runs, or the one that a lead-in or a change leads to. */
+export function adjustableSegment({ segments }: Laid, state: RunState): number | undefined {
+  const kind = segments[state.segmentIndex]?.kind;
+  if (kind === 'draw') return state.segmentIndex;
+  if (kind !== 'leadIn' && kind !== 'change' && kind !== 'look') return undefined;
+  const next = segments.findIndex((s, i) => i > state.segmentIndex && s.kind === 'draw');
+  return next === -1 ? undefined : next;
 }
 
 /**
@@ -40,7 +93,10 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
   let log = session.log;
   const clock = createSessionClock(session.startedAtMs, Math.max(session.lastSeenMs, log.at(-1)?.atMs ?? 0));
   const cues = createCueSchedule();
-  const listeners = new Set<() => void>();
+  const listeners = createListeners();
+  const cueListeners = createListeners<[Cue]>();
+  const told = new Set<string>();
+  let choices = ALL_CUES;
   let problem: string | undefined;
   let writing = Promise.resolve();
   let lastHeartbeatMs = clock.nowMs();
@@ -48,18 +104,17 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
   let over = false;
 
   const state = (): RunState => stateOnTimeline(timeline, log, clock.nowMs());
-  const tell = (): void => listeners.forEach((listener) => listener());
   const write = (job: () => Promise<void>): void => {
     writing = writing.then(job).then(
       () => {
         if (problem) {
           problem = undefined;
-          tell();
+          listeners.tell();
         }
       },
       (error: unknown) => {
         problem = storageProblem(error);
-        tell();
+        listeners.tell();
       },
     );
   };
@@ -78,8 +133,15 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
     refresh();
   };
 
+  // The worker's ticks find a change of segment a tenth of a second late at most; this timer finds it in time while the page is seen.
+  let deadline: ReturnType<typeof setTimeout> | undefined;
   const refresh = (): void => {
     const now = state();
+    clearTimeout(deadline);
+    if (now.deadlineMs !== undefined && !over) {
+      const inMs = now.deadlineMs - clock.nowMs();
+      if (inMs < SOON_MS) deadline = setTimeout(refresh, Math.max(0, inMs));
+    }
     if (now.phase === 'done' && !over) {
       over = true;
       if (now.completed) {
@@ -87,10 +149,10 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
         write(() => finishSession(id, endMs));
       }
     }
-    const key = `${now.phase} ${now.segmentIndex} ${now.visits.length} ${now.lengthMs} ${now.holdReason ?? ''} ${now.visits.at(-1)?.peeksAtMs.length ?? 0}`;
+    const key = momentKey(now);
     if (key === shown) return;
     shown = key;
-    tell();
+    listeners.tell();
   };
 
   if (cameBackFrom) {
@@ -100,20 +162,52 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
       push({ type: 'hold', atMs: lastMs, reason: cameBackFrom });
   }
 
+  const ringCues = (nowMs: number): void => {
+    const now = state();
+    const chosen = withChoices(plan, now.others);
+    for (const cue of upcomingCues(chosen, timeline, now, nowMs, LOOK_AHEAD_MS, TOLD_LATE_MS, choices)) {
+      cues.arrange(cue.key, cue.kind, cue.calm, cue.atMs - nowMs);
+      if (cue.atMs > nowMs || told.has(cue.key)) continue;
+      told.add(cue.key);
+      cueListeners.tell(cue);
+    }
+  };
+
   const stopClock = startClock((stamp) => {
     const { gap, lastSeenMs } = clock.tick(stamp);
     if (over) return;
     if (gap === 'asleep' && stateOnTimeline(timeline, log, lastSeenMs).phase === 'running')
       push({ type: 'hold', atMs: lastSeenMs, reason: 'asleep' });
     const nowMs = clock.nowMs();
-    for (const cue of upcomingCues(plan, timeline, state(), nowMs, LOOK_AHEAD_MS))
-      cues.arrange(cue.key, cue.kind, cue.calm, cue.atMs - nowMs);
+    ringCues(nowMs);
     if (nowMs - lastHeartbeatMs >= HEARTBEAT_MS) {
       lastHeartbeatMs = nowMs;
       write(() => heartbeat(id, nowMs));
     }
     refresh();
   });
+
+  /** A step longer or shorter: of the drawing that runs or comes; of anything else that runs, longer only. */
+  const adjust = (now: RunState, longer: boolean): void => {
+    const atMs = clock.nowMs();
+    const segmentIndex = adjustableSegment(timeline, now);
+    if (segmentIndex === undefined || timeline.segments[segmentIndex].potMs !== undefined) {
+      // An open page takes as long as it takes anyway.
+      if (longer && !timeline.segments[now.segmentIndex].open)
+        push({ type: 'extend', atMs, byMs: nextDurationStepMs(now.lengthMs) - now.lengthMs });
+      return;
+    }
+    if (timeline.segments[segmentIndex].open) return;
+    const running = segmentIndex === now.segmentIndex;
+    const { startMs, endMs } = timeline.segments[segmentIndex];
+    const lengthMs = running ? now.lengthMs : (now.lengths.get(segmentIndex) ?? endMs - startMs);
+    const limitMs = holdLimitOf(plan, timeline.segments[segmentIndex]) ?? Infinity;
+    const wantedMs = longer ? Math.min(limitMs, nextDurationStepMs(lengthMs)) : previousDurationStepMs(lengthMs);
+    if (longer && wantedMs <= lengthMs) return;
+    // What has been drawn stays drawn: it is never made shorter than that.
+    if (running && wantedMs <= now.elapsedMs) return;
+    push({ type: 'length', atMs, segmentIndex, lengthMs: wantedMs });
+  };
 
   const command = (name: Command): void => {
     const now = state();
@@ -127,13 +221,10 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
       case 'resume counted':
         if (now.phase === 'held') push({ type: 'resume', atMs, counted: name === 'resume counted' });
         break;
-      case 'more': {
-        // An open page takes as long as it takes anyway.
-        if (timeline.segments[now.segmentIndex].open) break;
-        const byMs = nextDurationStepMs(now.lengthMs) - now.lengthMs;
-        push({ type: 'extend', atMs, byMs });
+      case 'more':
+      case 'less':
+        adjust(now, name === 'more');
         break;
-      }
       case 'stop':
         push({ type: 'stop', atMs });
         break;
@@ -147,9 +238,15 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
     nowMs: clock.nowMs,
     state,
     command,
-    subscribe: (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
+    say: (said) => {
+      if (!over && state().phase !== 'done') push({ ...said, atMs: clock.nowMs() });
+    },
+    log: () => log,
+    subscribe: listeners.add,
+    onCue: cueListeners.add,
+    setChoices: (next) => {
+      choices = next;
+      cues.cancel();
     },
     problem: () => problem,
     settled: () => {
@@ -160,6 +257,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
       if (reason) refresh();
       if (reason && !over && state().phase === 'running') push({ type: 'hold', atMs: clock.nowMs(), reason });
       over = true;
+      clearTimeout(deadline);
       stopClock();
       cues.cancel();
       await writing;

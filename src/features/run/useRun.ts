@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useSyncExternalStore, useRef, useEffect, useState } from 'react';
 import type { RunState } from '@/core/clock/run';
-import type { Run } from './controller';
+import { momentKey, type Run } from './controller';
 
 /** The state of a run, refreshed when something happens and whenever the seconds shown change. */
 export function useRunState(run: Run): RunState {
@@ -10,7 +10,7 @@ export function useRunState(run: Run): RunState {
     const state = run.state();
     const second = Math.ceil(state.leftMs / 1000);
     const up = Math.floor(state.elapsedMs / 1000);
-    const key = `${state.phase} ${state.segmentIndex} ${state.visits.length} ${second} ${up} ${state.lengthMs} ${state.holdReason ?? ''} ${state.visits.at(-1)?.peeksAtMs.length ?? 0}`;
+    const key = `${momentKey(state)} ${String(second)} ${String(up)}`;
     if (cached.current?.key !== key) cached.current = { key, state };
     return cached.current.state;
   }, [run]);

@@ -1,22 +1,45 @@
+import type { RunState } from '@/core/clock/run';
 import { durationWords, spokenDuration } from '@/core/practice/duration';
-import { EXERCISES, type Exercise, LINE_MOTIFS } from '@/core/practice/exercises';
+import { exerciseById } from '@/core/practice/exercises';
+import type { Exercise } from '@/core/practice/exercises/exercise';
+import { poseExercise } from '@/core/practice/poseExercise';
+import { referenceOf } from '@/core/practice/showsReference';
+import type { LINE_MOTIFS } from '@/core/practice/warmUp';
 import type { Plan } from '@/core/practice/schema';
 import type { Segment } from '@/core/practice/timeline';
 
-export function exerciseOf(plan: Plan, segment: Segment): Exercise | undefined {
+/** What is said in place of a picture: the block's prompt, or what the pose is drawn from. Undefined where a picture is to be seen. */
+export function promptOf(plan: Plan, segment: Segment): string | undefined {
   const block = plan.blocks[segment.blockIndex];
-  return block.kind === 'poses' ? EXERCISES[block.exercise] : undefined;
+  if (block.kind !== 'poses' || referenceOf(plan, segment) !== null) return undefined;
+  if (block.settings?.prompt) return block.settings.prompt;
+  return poseExercise(plan, segment)?.rule.reference === 'none' ? '' : 'Draw what is before you.';
 }
 
-export function referenceOf(plan: Plan, segment: Segment): string | null {
+/** The exercise that may be had instead, by name; undefined where there is no choice. */
+export function eitherOf(plan: Plan, segment: Segment): string | undefined {
   const block = plan.blocks[segment.blockIndex];
-  return block.kind === 'poses' ? block.poses[segment.poseIndex].referenceId : null;
+  const other = block.kind === 'poses' ? block.settings?.orExercise : undefined;
+  if (block.kind !== 'poses' || !other) return undefined;
+  const chosen = poseExercise(plan, segment)?.id === other;
+  return exerciseById(chosen ? block.exercise : other, plan.exercises).name;
 }
 
-/** The reference may be seen now: always while drawing, unless the exercise hides it; before and after, only to look. */
-export function showsReference(plan: Plan, segment: Segment): boolean {
-  if (segment.kind === 'look' || segment.kind === 'lookAgain') return true;
-  return segment.kind === 'draw' && exerciseOf(plan, segment)?.rule.reference === 'shown';
+/** What sets one pose apart from the others of its block: the hand, a label. */
+export function poseNotes(plan: Plan, segment: Segment): string[] {
+  const block = plan.blocks[segment.blockIndex];
+  const pose = block.kind === 'poses' ? block.poses[segment.poseIndex] : undefined;
+  if (!pose) return [];
+  const { marks, hand } = poseExercise(plan, segment)?.rule ?? {};
+  return [
+    ...(pose.label ? [pose.label] : []),
+    ...(hand === 'other' ? ['with the other hand'] : []),
+    ...(typeof marks === 'number'
+      ? [`at most ${String(marks)} marks, ${(pose.drawMs / marks / 1000).toFixed(1)} s for each`]
+      : []),
+    ...(marks === 'C, S and straight' ? ['C, S and straight marks only'] : []),
+    ...(pose.odd ? ['the odd one out: as good skipped as drawn'] : []),
+  ];
 }
 
 /** "pose 2 of 4". */
@@ -34,10 +57,48 @@ export function poseCount(plan: Plan, segment: Segment): string {
   }
 }
 
+/** What the digits tell. */
+export function timerLabel(segment: Segment, overMs: number): string {
+  if (segment.kind === 'page') return 'Time on this page';
+  if (segment.open) return 'Time so far';
+  return overMs > 0 ? 'Time over' : 'Time left';
+}
+
+/** Why a pose is worked beyond its plan: "attempt 2", "more time, extra"; undefined where it is as planned. */
+export function attemptWords({ visits }: RunState): string | undefined {
+  const visit = visits.at(-1);
+  switch (visit?.extra) {
+    case undefined:
+      return undefined;
+    case 'again': {
+      // A copy begins to count anew.
+      const stays = visits.filter((v) => v.segmentIndex === visit.segmentIndex);
+      const first = Math.max(
+        0,
+        stays.findLastIndex((v) => v.extra === 'one more'),
+      );
+      const attempts = stays.slice(first).filter((v) => v.extra !== 'more time').length;
+      return `attempt ${String(attempts)}`;
+    }
+    case 'more time':
+      return 'more time, extra';
+    case 'one more':
+      return 'one more, extra';
+  }
+}
+
+/** The beginning is chosen on the picture: where an edge is followed slowly or blind. */
+export const takesStartPoint = ({ family, rule }: Exercise): boolean =>
+  family === 'seeing' && (rule.pace === 'slow' || rule.gaze === 'only on the reference');
+
+/** How many pages of lines come before one. */
+export const pagesBefore = (segments: readonly Segment[], segment: Segment): number =>
+  segments.filter((s) => s.kind === 'page' && s.startMs < segment.startMs).length;
+
 /** What a screen reader is told when a segment begins. */
 export function announcement(plan: Plan, segment: Segment): string {
   const length = spokenDuration(segment.endMs - segment.startMs);
-  const name = exerciseOf(plan, segment)?.name ?? '';
+  const name = poseExercise(plan, segment)?.name ?? '';
   const block = plan.blocks[segment.blockIndex];
   switch (segment.kind) {
     case 'leadIn':
@@ -46,6 +107,10 @@ export function announcement(plan: Plan, segment: Segment): string {
       return `Look for ${length}.`;
     case 'draw':
       return `Draw for ${length}.`;
+    case 'drawAgain':
+      return `Draw it once more, for ${length}.`;
+    case 'lookBack':
+      return `Look back at your pages for ${length}.`;
     case 'lookAgain':
       return `The reference again, for ${length}.`;
     case 'change':
@@ -68,16 +133,17 @@ export function nextPose(
   from: number,
 ): { exercise: Exercise; referenceId: string | null; length: string } | undefined {
   const segment = segments.slice(from).find((s) => s.kind === 'draw');
-  const exercise = segment && exerciseOf(plan, segment);
+  const exercise = segment && poseExercise(plan, segment);
   if (!exercise) return undefined;
   return { exercise, referenceId: referenceOf(plan, segment), length: durationWords(segment.endMs - segment.startMs) };
 }
 
-/** What may be seen during a rest: the next reference, unless its exercise is about having seen it only for so long. */
-export function previewOf(plan: Plan, segments: readonly Segment[], at: number): string | null {
-  if (segments[at]?.kind !== 'rest') return null;
+/** What may be seen during a rest, and in a lead-in where that is wanted: the next reference, unless its exercise is about having seen it only for so long. */
+export function previewOf(plan: Plan, segments: readonly Segment[], at: number, inLeadIn = false): string | null {
+  const kind = segments[at]?.kind;
+  if (kind !== 'rest' && !(inLeadIn && kind === 'leadIn')) return null;
   const next = nextPose(plan, segments, at);
-  return next?.exercise.rule.reference === 'shown' ? next.referenceId : null;
+  return next && ['shown', 'shown then hidden'].includes(next.exercise.rule.reference) ? next.referenceId : null;
 }
 
 /** References from a segment on, in order, for getting pictures ready. */

@@ -1,7 +1,7 @@
 'use client';
 import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
-import { toast } from 'sonner';
+import { toastProblem } from '@/ui/toast/toast';
 import { runStateAt } from '@/core/clock/run';
 import type { Session } from '@/core/journal/session';
 import { clockDigits } from '@/core/practice/duration';
@@ -44,7 +44,7 @@ export function CutOff({ session }: { session: Session }) {
           type="button"
           className="btn-quiet btn"
           onClick={() => {
-            stopAndKeep(session).catch((error: unknown) => toast.error(storageProblem(error)));
+            stopAndKeep(session).catch((error: unknown) => toastProblem(storageProblem(error)));
           }}
         >
           Stop and keep

@@ -3,12 +3,14 @@ import { counted } from '@/core/words';
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { clockDigits } from '@/core/practice/duration';
+import { nextTimeNote } from '@/core/journal/reflect';
 import { accountSession, type Session } from '@/core/journal/session';
 
 /** The last session in a sentence, with its note. */
 export function LastTime({ sessions }: { sessions: readonly Session[] | undefined }) {
   if (!sessions) return <section aria-label="Last time" />;
   const last = sessions.at(0);
+  const wanted = nextTimeNote(sessions);
   return (
     <section aria-label="Last time">
       <h2 className="font-sans text-[15px] font-semibold">Last time</h2>
@@ -17,6 +19,11 @@ export function LastTime({ sessions }: { sessions: readonly Session[] | undefine
           <p className="mt-2">
             {format(last.startedAtMs, 'EEEE, MMMM d')}: {describe(last)}
           </p>
+          {wanted && (
+            <p className="mt-1 font-serif text-[17px]">
+              <b className="font-semibold">Next time:</b> {wanted}
+            </p>
+          )}
           {last.note && <p className="mt-1 font-serif text-[17px] italic">“{last.note}”</p>}
           <Link href={`/journal?session=${last.id}`} className="link-quiet mt-2 inline-block">
             Look back at it

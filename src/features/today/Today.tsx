@@ -1,9 +1,9 @@
 'use client';
 import { format } from 'date-fns';
-import { RefreshCw } from 'lucide-react';
+import { PencilRuler, RefreshCw } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { toastProblem } from '@/ui/toast/toast';
 import { clockDigits } from '@/core/practice/duration';
 import { plannedRibbon } from '@/core/practice/ribbon';
 import { countPoses, sumPlan } from '@/core/practice/sums';
@@ -19,13 +19,13 @@ import { startSession } from '@/storage/startSession';
 import { useStored } from '@/storage/useStored';
 import { MinutesRuler } from '@/ui/MinutesRuler';
 import { Notice } from '@/ui/Notice';
+import { SumsEquation } from '@/ui/SumsEquation';
 import { Ribbon } from '@/ui/ribbon/Ribbon';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 import { useNow } from '@/ui/useNow';
 import { CutOff } from './CutOff';
 import { LastTime } from './LastTime';
 import { StandingReference } from './StandingReference';
-import { SumsEquation } from './SumsEquation';
 import { useProposal } from './useProposal';
 import { WeekBoxes } from './WeekBoxes';
 
@@ -71,10 +71,21 @@ export function Today() {
   const choose = (part: Partial<Choice>): void => {
     setChanged((before) => ({ ...before, ...part }));
     const fail = (error: unknown): void => {
-      toast.error(storageProblem(error));
+      toastProblem(storageProblem(error));
     };
     if (part.minutes !== undefined) saveSetting('minutes', part.minutes).catch(fail);
     if (part.setId !== undefined) saveSetting('setId', part.setId).catch(fail);
+  };
+
+  /** Take the session to the planner as it is, pictures and all. */
+  const toPlan = (): void => {
+    if (!plan) return;
+    void import('@/core/practice/recipeOf')
+      .then(({ recipeOf }) => saveSetting('planDraft', JSON.stringify(recipeOf(plan, setId, true))))
+      .then(
+        () => router.push('/plan'),
+        (error: unknown) => toastProblem(storageProblem(error)),
+      );
   };
 
   const start = useCallback(() => {
@@ -85,7 +96,7 @@ export function Today() {
       () => router.push('/run'),
       (error: unknown) => {
         setStarting(false);
-        toast.error(storageProblem(error));
+        toastProblem(storageProblem(error));
       },
     );
   }, [plan, starting, router]);
@@ -175,6 +186,9 @@ export function Today() {
           >
             <RefreshCw size={15} aria-hidden /> Another mix
           </button>
+          <button type="button" className="btn-quiet btn font-sans btn-sm" disabled={!plan} onClick={toPlan}>
+            <PencilRuler size={15} aria-hidden /> Change this plan
+          </button>
         </p>
         {empty ? (
           <div className="mt-4">
@@ -206,8 +220,14 @@ export function Today() {
         {plan && sums && !empty && (
           <SumsEquation
             sums={sums}
-            availableMs={plan.availableMs}
-            hasOpen={plan.blocks.some((b) => b.kind === 'lines')}
+            aside={
+              <>
+                {sums.atLeastMs < sums.totalMs && 'Pages of lines take as long as they take. '}
+                {plan.availableMs - sums.totalMs >= 1000
+                  ? `${clockDigits(plan.availableMs - sums.totalMs)} to spare.`
+                  : `${Math.round((100 * sums.drawingMs) / sums.totalMs)} % of it drawing.`}
+              </>
+            }
           />
         )}
       </section>

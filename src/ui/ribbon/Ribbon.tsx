@@ -38,12 +38,26 @@ export interface RibbonProps {
   pxPerMs?: number;
   /** Stands on a cell, within its width. */
   standing?: (cell: LaidCell, index: number) => ReactNode;
+  /** Clock times under the blocks in place of their measure. */
+  times?: (ms: number) => string;
+  /** What can be done with a line of it, laid over it; the drawing itself is then not read out. */
+  overlay?: (line: readonly LaidBlock[], place: RibbonPlace) => ReactNode;
   /** Several lines where there is little width; on by default for `plan`. */
   wrap?: boolean;
 }
 
+/** Where a line of the ribbon stands and its scale. */
+export interface RibbonPlace {
+  lineIndex: number;
+  above: number;
+  band: number;
+  height: number;
+  pxPerMs: number;
+}
+
 /** A session drawn as a band: one cell a drawing, low notches for rests and body, pattern and color by exercise family. */
-export function Ribbon({ blocks, size, label, playheadMs, pxPerMs, standing, wrap = size === 'plan' }: RibbonProps) {
+export function Ribbon(props: RibbonProps) {
+  const { blocks, size, label, playheadMs, pxPerMs, standing, times, overlay, wrap = size === 'plan' } = props;
   const [ref, width] = useWidth<HTMLDivElement>();
   const look = LOOKS[size];
   const narrow = wrap && width < WRAP_BELOW_PX;
@@ -52,13 +66,18 @@ export function Ribbon({ blocks, size, label, playheadMs, pxPerMs, standing, wra
     const measure = { widthPx: width, floorPx: narrow ? Math.min(26, look.floor) : look.floor, gapPx: look.gap };
     return narrow ? layOutWrapped(blocks, measure) : layOutLine(blocks, measure, pxPerMs);
   }, [blocks, width, narrow, look, pxPerMs]);
-  const above = standing ? (narrow ? 64 : look.above) : 4;
-  const lineHeight = above + look.band + (look.labels ? LABEL_PX + (narrow ? 4 : 16) : 6);
+  const above = standing ? (narrow ? 64 : overlay ? 92 : look.above) : 4;
+  const lineHeight = above + look.band + (look.labels ? LABEL_PX + (narrow || overlay ? 6 : 16) : 6);
   const head = layout && playheadMs !== undefined ? positionAt(layout, playheadMs) : undefined;
   const floored =
     layout?.lines.some((l) => l.blocks.some((b) => b.cells.some((c) => c.width > c.trueWidth + 1))) ?? false;
   return (
-    <div ref={ref} role="img" aria-label={label} className="w-full" style={{ minHeight: lineHeight }}>
+    <div
+      ref={ref}
+      {...(overlay ? {} : { role: 'img', 'aria-label': label })}
+      className="w-full"
+      style={{ minHeight: lineHeight }}
+    >
       {layout?.lines.map((line, i) => (
         <div key={i} className="relative" style={{ height: lineHeight }}>
           {standing && (
@@ -87,7 +106,16 @@ export function Ribbon({ blocks, size, label, playheadMs, pxPerMs, standing, wra
             showHead={head?.line === i}
             trueMarks={size === 'plan'}
           />
-          {look.labels && <Labels line={line.blocks} top={above + look.band + 12} width={width} />}
+          {look.labels && (
+            <Labels line={line.blocks} top={above + look.band + (overlay ? 9 : 12)} width={width} times={times} />
+          )}
+          {overlay?.(line.blocks, {
+            lineIndex: i,
+            above,
+            band: look.band,
+            height: lineHeight,
+            pxPerMs: layout.pxPerMs,
+          })}
         </div>
       ))}
       {size === 'plan' && floored && (
@@ -99,7 +127,13 @@ export function Ribbon({ blocks, size, label, playheadMs, pxPerMs, standing, wra
   );
 }
 
-function Labels({ line, top, width }: { line: readonly LaidBlock[]; top: number; width: number }) {
+interface LabelsProps {
+  line: readonly LaidBlock[];
+  top: number;
+  width: number;
+  times: ((ms: number) => string) | undefined;
+}
+function Labels({ line, top, width, times }: LabelsProps) {
   return line.map((b, i) => {
     const next = i + 1 < line.length ? line[i + 1].x : width;
     return (
@@ -109,8 +143,9 @@ function Labels({ line, top, width }: { line: readonly LaidBlock[]; top: number;
         className="absolute text-[13px] leading-tight"
         style={{ left: b.x, top, width: Math.max(44, next - b.x - 4) }}
       >
+        {times && <span className="block text-quiet tabular-nums">{times(b.cells[0].cell.startMs)}</span>}
         <span className="block font-semibold">{b.block.label}</span>
-        <span className="text-quiet">{b.block.measure}</span>
+        {!times && <span className="text-quiet">{b.block.measure}</span>}
       </div>
     );
   });
@@ -223,6 +258,24 @@ function Band({ laid, y, look, patternId, trueMarks }: BandProps) {
                   height={height - 2}
                   strokeDasharray="3 2.5"
                   {...rule}
+                />
+              </>
+            )}
+            {cell.open && !notch && !cell.skipped && !cell.extra && (
+              <>
+                <rect
+                  x={x + 2}
+                  y={top + 2}
+                  width={Math.max(2, width - 4)}
+                  height={height - 4}
+                  fill="var(--ground)"
+                  fillOpacity={0.72}
+                />
+                <path
+                  d={`M${x + width - 6} ${top + height / 2 - 4}l4 4l-4 4`}
+                  fill="none"
+                  stroke={color}
+                  strokeWidth={1.6}
                 />
               </>
             )}

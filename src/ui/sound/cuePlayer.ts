@@ -1,33 +1,5 @@
-/** Short synthesized cues on the audio clock, mixed over whatever else plays. */
-type CueSound = 'start' | 'warning' | 'end' | 'look';
-
-interface Note {
-  hz: number;
-  afterS: number;
-  lengthS: number;
-}
-/** Crisp cues are struck like a temple block; calm ones swell like a bowl. */
-const CRISP: Record<CueSound, readonly Note[]> = {
-  start: [
-    { hz: 587, afterS: 0, lengthS: 0.16 },
-    { hz: 880, afterS: 0.11, lengthS: 0.3 },
-  ],
-  warning: [{ hz: 740, afterS: 0, lengthS: 0.22 }],
-  end: [
-    { hz: 740, afterS: 0, lengthS: 0.18 },
-    { hz: 494, afterS: 0.13, lengthS: 0.42 },
-  ],
-  look: [{ hz: 659, afterS: 0, lengthS: 0.2 }],
-};
-const CALM: Record<CueSound, readonly Note[]> = {
-  start: [{ hz: 392, afterS: 0, lengthS: 1.1 }],
-  warning: [{ hz: 330, afterS: 0, lengthS: 1.6 }],
-  end: [
-    { hz: 294, afterS: 0, lengthS: 1.6 },
-    { hz: 441, afterS: 0.02, lengthS: 1.1 },
-  ],
-  look: [{ hz: 392, afterS: 0, lengthS: 0.7 }],
-};
+import type { CueKind } from '@/core/clock/cues';
+import { renderCue } from './cueSounds';
 
 let context: AudioContext | undefined;
 let volume = 0.7;
@@ -46,43 +18,22 @@ export function setVolume(next: number): void {
   volume = next;
 }
 
+export const cueVolume = (): number => volume;
+
 interface Scheduled {
   startsAtS: number;
   stop: () => void;
 }
 
-function play(audio: AudioContext, notes: readonly Note[], calm: boolean, atS: number): () => void {
-  const out = audio.createGain();
-  out.gain.value = volume * (calm ? 0.5 : 0.42);
-  out.connect(audio.destination);
-  const oscillators = notes.map(({ hz, afterS, lengthS }) => {
-    const oscillator = audio.createOscillator();
-    oscillator.type = calm ? 'sine' : 'triangle';
-    oscillator.frequency.value = hz;
-    const shape = audio.createGain();
-    const from = atS + afterS;
-    shape.gain.setValueAtTime(0.0001, from);
-    shape.gain.exponentialRampToValueAtTime(1, from + (calm ? 0.09 : 0.006));
-    shape.gain.exponentialRampToValueAtTime(0.0001, from + lengthS);
-    oscillator.connect(shape).connect(out);
-    oscillator.start(from);
-    oscillator.stop(from + lengthS + 0.05);
-    return oscillator;
-  });
-  return () => {
-    oscillators.forEach((o) => o.stop());
-    out.disconnect();
-  };
-}
-
 export interface CueSchedule {
   /** Arrange a cue `inMs` from now; asking again moves it while it is more than a tenth of a second away. */
-  arrange: (key: string, sound: CueSound, calm: boolean, inMs: number) => void;
+  arrange: (key: string, kind: CueKind, calm: boolean, inMs: number) => void;
   /** Silence everything that has not begun. */
   cancel: () => void;
 }
 
-const SLIP_S = 0.02;
+/** Off by more than this it is set anew; the audio clock itself moves in blocks of 3 ms. */
+const SLIP_S = 0.005;
 const SETTLED_S = 0.1;
 const TOO_LATE_MS = -1000;
 
@@ -90,7 +41,7 @@ const TOO_LATE_MS = -1000;
 export function createCueSchedule(): CueSchedule {
   const scheduled = new Map<string, Scheduled>();
   return {
-    arrange(key, sound, calm, inMs) {
+    arrange(key, kind, calm, inMs) {
       if (context?.state !== 'running' || inMs < TOO_LATE_MS) return;
       const now = context.currentTime;
       const startsAtS = now + Math.max(0, inMs / 1000);
@@ -100,7 +51,7 @@ export function createCueSchedule(): CueSchedule {
         if (settled || Math.abs(known.startsAtS - startsAtS) < SLIP_S) return;
         known.stop();
       }
-      scheduled.set(key, { startsAtS, stop: play(context, (calm ? CALM : CRISP)[sound], calm, startsAtS) });
+      scheduled.set(key, { startsAtS, stop: renderCue(context, kind, calm, startsAtS, volume) });
     },
     cancel() {
       const now = context?.currentTime ?? 0;

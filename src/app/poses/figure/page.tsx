@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
 import { FigurePage } from '@/features/figure/FigurePage';
+import { FigureVersions } from '@/features/journal/Versions';
 import { TopBar } from '@/ui/TopBar';
 
 export const metadata: Metadata = { title: 'A figure' };
@@ -12,6 +13,7 @@ export default function Page() {
       <main className="mx-4 pt-4 pb-12 sm:mx-10">
         <Suspense>
           <FigurePage />
+          <FigureVersions />
         </Suspense>
       </main>
     </>

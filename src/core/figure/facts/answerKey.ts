@@ -10,6 +10,7 @@ import { describeView, foreshortening, frameFigure, twistDeg, type View, type Fa
 import { actionLine, type ActionLine, type Point } from './actionLine';
 import { type Contour, contourLength, innerContours } from './contours';
 import { effort, type Effort } from './effort';
+import { faceLattice } from './faceLattice';
 import { landmarks } from './landmarks';
 import { type Alignment, alignments, type Mark, type Tilt, tiltOf } from './measuringLines';
 import { type Mass, masses } from './masses';
@@ -68,6 +69,8 @@ export interface AnswerKey {
   effort: Effort;
   /** Outlines of what the key light does not reach. */
   shadow: Point[][][];
+  /** The middle, the levels and the eye widths of the face, as far as it is turned to the eye. */
+  face: Point[][];
 }
 
 /** What of an answer key can be drawn over a picture. */
@@ -92,6 +95,7 @@ export type DrawnKey = Pick<
   | 'halfY'
   | 'halfAt'
   | 'shadow'
+  | 'face'
 >;
 
 const LONG_SIDE = 1000;
@@ -210,6 +214,7 @@ export function answerKey(
     centerOfMass: centerOfMass(rig),
     support: supportPolygon(pose, rig) ?? [],
     effort: effort(pose, rig),
+    face: faceLattice(rig, at, camera.eye),
     shadow: shadowRings(scene, small, picture, projected, towardLight(light, view.azimuthDeg)).map((polygon) =>
       polygon.map((ring) => ring.map(([x, y]): Point => [x * up, y * up])),
     ),

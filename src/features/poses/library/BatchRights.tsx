@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toastProblem } from '@/ui/toast/toast';
 import { LICENSES, NO_RIGHTS, type Rights } from '@/core/references/picture';
 import type { Batch } from '@/storage/db';
 import { setBatchRights } from '@/storage/intake/batches';
@@ -11,7 +11,7 @@ import { LICENSE_WORDS } from './rightsWords';
 export function BatchRights({ batch: { id, rights } }: { batch: Batch }) {
   const [credit, setCredit] = useState(rights?.credit ?? '');
   const save = (next: Rights): void => {
-    setBatchRights(id, next).catch((error: unknown) => toast.error(storageProblem(error)));
+    setBatchRights(id, next).catch((error: unknown) => toastProblem(storageProblem(error)));
   };
   const license = rights?.license ?? null;
   return (

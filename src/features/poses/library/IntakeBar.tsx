@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toastProblem } from '@/ui/toast/toast';
 import { problemSentence } from '@/core/references/imageFile';
 import type { Batch } from '@/storage/db';
 import { batchReport, cancelBatch, changeBatch } from '@/storage/intake/batches';
@@ -13,7 +13,7 @@ import { BatchRights } from './BatchRights';
 const SHOWN = 60;
 
 const run = (work: Promise<void>): void => {
-  work.catch((error: unknown) => toast.error(storageProblem(error)));
+  work.catch((error: unknown) => toastProblem(storageProblem(error)));
 };
 
 /** What is being taken in, or what became of it. */

@@ -1,6 +1,6 @@
 'use client';
 import { Download, FolderSync, Sparkles, Trash2 } from 'lucide-react';
-import { toast } from 'sonner';
+import { toastProblem } from '@/ui/toast/toast';
 import { LATER_ID, LIBRARY_ID, type PictureSet } from '@/core/references/picture';
 import { alterSet } from '@/storage/history';
 import type { Given } from '@/storage/intake/stage';
@@ -11,7 +11,7 @@ import { takeOutPoses } from '../takeOutPoses';
 import { AddPictures } from './AddPictures';
 
 const fail = (error: unknown): void => {
-  toast.error(storageProblem(error));
+  toastProblem(storageProblem(error));
 };
 
 /** Whether pictures can be put into a place by hand. */

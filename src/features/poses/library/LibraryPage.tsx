@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { toastProblem } from '@/ui/toast/toast';
 import { effectiveFacts } from '@/core/references/effectiveFacts';
 import { queryWords } from '@/core/references/facets';
 import { isSettled } from '@/core/references/facts';
@@ -75,7 +75,7 @@ export function LibraryPage({
   const figures = set?.figures ?? [];
   const byHand = set && !set.rule && !set.folderId ? set : undefined;
   const fail = (error: unknown): void => {
-    toast.error(storageProblem(error));
+    toastProblem(storageProblem(error));
   };
   const link = (): void => {
     linkFolder(Date.now()).then((id) => id && onShow(id), fail);

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toastProblem } from '@/ui/toast/toast';
 import { LIBRARY_ID, LATER_ID } from '@/core/references/picture';
 import type { Batch } from '@/storage/db';
 import { listBatches } from '@/storage/intake/batches';
@@ -43,7 +43,7 @@ async function unpacked(given: readonly Given[]): Promise<Given[]> {
           return Promise.resolve();
         }),
       );
-      if (sentence) toast.error(sentence);
+      if (sentence) toastProblem(sentence);
     }
   } finally {
     worker.stop();
@@ -91,7 +91,7 @@ export function useIntake(setId: string): Intake {
         stopReading.current = undefined;
         return processWaiting(signal);
       })
-      .catch((error: unknown) => toast.error(storageProblem(error)))
+      .catch((error: unknown) => toastProblem(storageProblem(error)))
       .finally(() => {
         busy.current = false;
         read();
@@ -124,7 +124,7 @@ export function useIntake(setId: string): Intake {
       const into = setId === LIBRARY_ID || setId === LATER_ID ? null : setId;
       unpacked(given)
         .then((files) => (files.length > 0 ? stageFiles(files, into, null, Date.now(), kick) : undefined))
-        .catch((error: unknown) => toast.error(storageProblem(error)));
+        .catch((error: unknown) => toastProblem(storageProblem(error)));
     },
     [setId, kick],
   );

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import { toast } from 'sonner';
+import { toast, toastProblem } from '@/ui/toast/toast';
 import { FACT_WORDS, type FactName } from '@/core/references/facts';
 import type { Picture, PictureSet, Rights } from '@/core/references/picture';
 import { counted } from '@/core/words';
@@ -8,7 +8,7 @@ import { alterPictures, alterSet, type Done, undoLast } from '@/storage/history'
 import { storageProblem } from '@/storage/problems';
 
 const fail = (error: unknown): void => {
-  toast.error(storageProblem(error));
+  toastProblem(storageProblem(error));
 };
 
 /** Say what was done, with undoing it at hand. */

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type FacetCounts, indexLibrary, search } from '@/core/references/facets';
 import { LATER_ID, LIBRARY_ID, type Picture, type PictureSet } from '@/core/references/picture';
 import { EVERYTHING, isEverything, type Query, querySchema } from '@/core/references/query';
@@ -13,9 +13,9 @@ import { useStored } from '@/storage/useStored';
 
 export const TILE_PX = { least: 90, usual: 170, most: 360 };
 const leftSchema = z.object({
-  view: z.enum(['grid', 'board']).default('grid'),
-  tilePx: z.number().min(TILE_PX.least).max(TILE_PX.most).default(TILE_PX.usual),
-  queries: z.record(z.string(), querySchema).default({}),
+  view: z._default(z.enum(['grid', 'board']), 'grid'),
+  tilePx: z._default(z.number().check(z.minimum(TILE_PX.least), z.maximum(TILE_PX.most)), TILE_PX.usual),
+  queries: z._default(z.record(z.string(), querySchema), {}),
 });
 type Left = z.infer<typeof leftSchema>;
 

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect } from 'react';
-import { toast } from 'sonner';
+import { toast, toastProblem } from '@/ui/toast/toast';
 import { redoLast, undoLast } from '@/storage/history';
 import { storageProblem } from '@/storage/problems';
 
@@ -15,7 +15,7 @@ export function useUndoKeys(): void {
       const again = key === 'y' || event.shiftKey;
       (again ? redoLast() : undoLast()).then(
         (done) => toast(done ? `${again ? 'Done again' : 'Undone'}: ${done.words}.` : 'There is nothing to undo.'),
-        (error: unknown) => toast.error(storageProblem(error)),
+        (error: unknown) => toastProblem(storageProblem(error)),
       );
     };
     window.addEventListener('keydown', onKey);

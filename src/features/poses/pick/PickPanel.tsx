@@ -2,7 +2,7 @@
 import { Pin, RefreshCw, Shuffle } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast, toastProblem } from '@/ui/toast/toast';
 import { sumPlan } from '@/core/practice/sums';
 import { clockDigits } from '@/core/practice/duration';
 import { PICK_ORDERS, type PickOrder, type Picked } from '@/core/references/pick';
@@ -229,7 +229,7 @@ export function PickPanel({
           onClick={() => {
             draw().catch((error: unknown) => {
               setStarting(false);
-              toast.error(storageProblem(error));
+              toastProblem(storageProblem(error));
             });
           }}
         >

@@ -5,7 +5,7 @@ import type { Route } from 'next';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { toastProblem } from '@/ui/toast/toast';
 import { POINT_LAYERS, pointsKey } from '@/core/body/pointsKey';
 import { readBody } from '@/core/body/readBody';
 import { durationWords } from '@/core/practice/duration';
@@ -15,12 +15,14 @@ import { type Picture, type PictureBox, pictureReferenceId } from '@/core/refere
 import { listWords } from '@/core/words';
 import { alterPictures } from '@/storage/history';
 import { cropPicture } from '@/storage/cropPicture';
+import { useIsHidden } from '@/storage/hiddenReference';
 import { useLibrary } from '@/storage/library';
 import { storageProblem } from '@/storage/problems';
 import { startSession } from '@/storage/startSession';
 import { useCovered } from '@/storage/useCovered';
 import { AnswerKeyPanel } from '@/ui/answerKey/AnswerKeyPanel';
 import { type LayerId, LAYERS } from '@/ui/answerKey/layers';
+import { DrawnFromMemory } from '@/ui/DrawnFromMemory';
 import { Notice } from '@/ui/Notice';
 import { type SeenAs, SeenAsChoice } from '@/ui/ValueFilters';
 import { unlockSound } from '@/ui/sound/cuePlayer';
@@ -46,6 +48,7 @@ export function PicturePage() {
   const id = params.get('id') ?? '';
   const placeId = params.get('set') ?? 'library';
   const { pictures, problem } = useLibrary();
+  const hidden = useIsHidden(pictureReferenceId(id));
   const picture = pictures?.find((p) => p.id === id);
   if (problem) return <Notice>{problem}</Notice>;
   if (!pictures) return <div className="mt-4 h-[70dvh] skeleton" aria-label="Fetching the picture" />;
@@ -57,6 +60,7 @@ export function PicturePage() {
         </Notice>
       </div>
     );
+  if (hidden) return <DrawnFromMemory />;
   return <OnePicture key={id} picture={picture} all={pictures} placeId={placeId} />;
 }
 
@@ -102,7 +106,7 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
 
   const fail = (error: unknown): void => {
     setStarting(false);
-    toast.error(storageProblem(error));
+    toastProblem(storageProblem(error));
   };
   const drawNow = (ms: number): void => {
     unlockSound();

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast, toastProblem } from '@/ui/toast/toast';
 import type { Body } from '@/core/body/body';
 import { liftBody, movePoint, swapSides, templateBody } from '@/core/body/lift';
 import type { PointName } from '@/core/body/points';
@@ -50,7 +50,7 @@ export function usePoints(picture: Picture): Points {
       keepByHand(next).then(
         // What is kept holds from here on, so that undoing shows.
         () => setTimeout(() => setMoved((now) => (now === next ? undefined : now)), KEPT_MS),
-        () => toast.error('The points could not be saved. What was kept before is safe; try again.'),
+        () => toastProblem('The points could not be saved. What was kept before is safe; try again.'),
       );
     }, SETTLE_MS);
   }, []);
@@ -78,7 +78,7 @@ export function usePoints(picture: Picture): Points {
               setMoved(undefined);
               if (!found) toast('No person was found there. Place the points by hand, or frame another part.');
             },
-            () => toast.error('The part that finds poses could not be loaded. Placing points by hand works.'),
+            () => toastProblem('The part that finds poses could not be loaded. Placing points by hand works.'),
           )
           .finally(() => setBusy(false));
       },

@@ -1,0 +1,23 @@
+// Envelopes and heights in heads of the sets' views, as the page map needs them: tsx envelopes.ts
+import { BUILDS } from '@/core/figure/builds';
+import { figureFileName } from '@/core/figure/catalogue';
+import type { EnvelopeFile } from '@/core/figure/envelopes';
+import { answerKey } from '@/core/figure/facts/answerKey';
+import { buildFigure, COARSE } from '@/core/figure/figure';
+import { poseOf, SET_FIGURES } from '@/core/figure/reference';
+import { STUDIO_LIGHT } from '@/core/figure/light';
+
+const out: EnvelopeFile = {};
+for (const { poseId, build, view } of SET_FIGURES) {
+  const { pose } = poseOf(poseId);
+  const key = answerKey(buildFigure(pose, BUILDS[build], COARSE), pose, BUILDS[build], view, STUDIO_LIGHT, {
+    ground: false,
+  });
+  const headShare = (key.bottom - key.top) / key.heads / key.height;
+  const permille = (share: number): number => Math.round(share * 1000);
+  out[figureFileName(poseId, build, view.azimuthDeg)] = [
+    permille(headShare),
+    ...key.envelope.flatMap(([x, y]) => [permille(x / key.width), permille(y / key.height)]),
+  ];
+}
+console.log(JSON.stringify(out));

@@ -1,0 +1,17 @@
+import type { Metadata } from 'next';
+import { DemoMark } from '@/features/data/DemoMark';
+import { RoomPage } from '@/features/room/RoomPage';
+import { TopBar } from '@/ui/TopBar';
+
+export const metadata: Metadata = { title: 'Your room' };
+
+export default function Page() {
+  return (
+    <>
+      <TopBar aside={<DemoMark />} />
+      <main className="mx-4 pt-5 pb-12 sm:mx-10">
+        <RoomPage />
+      </main>
+    </>
+  );
+}

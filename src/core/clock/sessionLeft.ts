@@ -1,0 +1,27 @@
+import type { Timeline } from '../practice/timeline';
+import { firstOfPose, samePose } from './poseSegments';
+import { potAt } from './pot';
+import { lengthOf, type RunState } from './run';
+
+/** What is left of the session if nothing more happens, milliseconds: changed lengths and what may not run over counted in, open parts at their expected length, a pot at what is left in it. */
+export function sessionLeftMs(timeline: Timeline, state: RunState): number {
+  if (state.phase === 'done') return 0;
+  const at = state.segmentIndex;
+  const segment = timeline.segments[at];
+  const pot = potAt(timeline, state);
+  // The drawings of the pot at hand are counted once, together.
+  const expectedMs = (i: number): number => {
+    const { blockIndex, potMs } = timeline.segments[i];
+    return potMs !== undefined && blockIndex === segment.blockIndex ? 0 : lengthOf(timeline, state.lengths, i);
+  };
+  let leftMs = pot?.leftMs ?? 0;
+  if (segment.open) leftMs += Math.max(0, lengthOf(timeline, state.lengths, at) - state.elapsedMs);
+  else if (segment.potMs === undefined) leftMs += state.leftMs;
+  for (let i = at + 1; i < timeline.segments.length; i++) leftMs += expectedMs(i);
+  if (state.oneMore)
+    for (let i = firstOfPose(timeline.segments, at); i < timeline.segments.length; i++) {
+      if (!samePose(timeline.segments[i], segment) || timeline.segments[i].kind === 'change') break;
+      leftMs += expectedMs(i);
+    }
+  return leftMs;
+}

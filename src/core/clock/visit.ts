@@ -1,0 +1,30 @@
+import type { Line } from './log';
+
+/** Why a pose is worked beyond its plan: going back to it, starting it over, or a copy of it. */
+export type Extra = 'more time' | 'again' | 'one more';
+
+/** One stay in a segment. Going back or restarting opens another one; nothing recorded is overwritten. */
+export interface Visit {
+  segmentIndex: number;
+  startMs: number;
+  /** Equal to "now" while it lasts. */
+  endMs: number;
+  /** Time on hold within it. */
+  heldMs: number;
+  /** Planned length with what was added. */
+  lengthMs: number;
+  /** Time after its end was signaled, until the learner answered; not spent in it. */
+  waitedMs: number;
+  /** How it ended; undefined while it lasts. */
+  ended?: 'time' | 'next' | 'back' | 'restart' | 'stop';
+  extra?: Extra;
+  /** Looks at the sheet, each with how long it took, milliseconds. */
+  peeks: number[];
+  lifts: number;
+  /** Where it was begun on the picture, shares of width and height. */
+  startPoint?: readonly [x: number, y: number];
+  /** Whether the whole figure was down at the end, as the learner said. */
+  whole?: boolean;
+  /** How the line was, as the learner said. */
+  line?: Line;
+}

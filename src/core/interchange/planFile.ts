@@ -1,0 +1,91 @@
+import * as z from 'zod/mini';
+import { exerciseById } from '../practice/exercises';
+import type { Chosen } from '../practice/layOut';
+import { type PosesRecipe, type Recipe, recipeSchema } from '../practice/recipe';
+
+const FORMAT = 'fox-minute-plan';
+const VERSION = 1;
+
+const planFileSchema = z.object({
+  format: z.literal(FORMAT),
+  version: z.literal(VERSION),
+  /** With the references of every pose as pins, and every exercise it uses with its cues. */
+  recipe: recipeSchema,
+  /** Pictures among them, so that the same ones are found in another browser. */
+  pictures: z
+    .array(
+      z.object({
+        reference: z.string().check(z.maxLength(200)),
+        name: z.string().check(z.maxLength(300)),
+        sha256: z.string().check(z.maxLength(64)),
+      }),
+    )
+    .check(z.maxLength(1000)),
+});
+export type PlanFile = z.infer<typeof planFileSchema>;
+
+/** A recipe with what was chosen for each pose pinned to it. */
+function pinChosen(recipe: Recipe, chosen: Chosen): Recipe {
+  return {
+    ...recipe,
+    blocks: recipe.blocks.map((b) => {
+      if (b.kind !== 'poses' || !chosen[b.id]) return b;
+      const ids = [...chosen[b.id]];
+      return { ...b, source: { ...b.source, pins: b.source.kind === 'same picture' ? ids.slice(0, 1) : ids } };
+    }),
+  };
+}
+
+/** A plan as a file that replays exactly: seed, order, pictures, exercises with their cues. */
+export function writePlanFile(recipe: Recipe, chosen: Chosen, pictures: PlanFile['pictures']): string {
+  const ids = recipe.blocks.flatMap((b) =>
+    b.kind === 'poses' ? [b.exercise, b.alternate, b.settings.orExercise] : [],
+  );
+  const exercises = [...new Set(ids)].flatMap((id) => (id ? [exerciseById(id, recipe.exercises)] : []));
+  const file: PlanFile = {
+    format: FORMAT,
+    version: VERSION,
+    recipe: { ...pinChosen(recipe, chosen), exercises },
+    pictures,
+  };
+  return JSON.stringify(file, null, 1);
+}
+
+const SAFE = 'Nothing here was changed.';
+const headSchema = z.object({ format: z.string(), version: z.number() });
+
+/** Read a plan file. @returns The file, or a sentence: what is wrong, what is safe, what to do. */
+export function readPlanFile(text: string): { file: PlanFile } | { problem: string } {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    return { problem: `This file does not hold a plan. ${SAFE} Choose one saved by “Share as a file”.` };
+  }
+  const head = headSchema.safeParse(value);
+  if (!head.success || head.data.format !== FORMAT)
+    return { problem: `This file is not a Fox Minute plan. ${SAFE} Choose one saved by “Share as a file”.` };
+  if (head.data.version > VERSION)
+    return { problem: `This plan was made by a newer Fox Minute. ${SAFE} Update this one and open it again.` };
+  const parsed = planFileSchema.safeParse(value);
+  if (!parsed.success) {
+    const where = parsed.error.issues[0]?.path.join(', ') ?? '';
+    return { problem: `Something in this plan is not as it should be (${where}). ${SAFE} Ask for the file again.` };
+  }
+  return { file: parsed.data };
+}
+
+/** The recipe of a file with its pictures found here: by the same address, or by the same file under another. */
+export function recipeFromFile(
+  { recipe, pictures }: PlanFile,
+  findHere: (picture: PlanFile['pictures'][number]) => string | undefined,
+): { recipe: Recipe; missing: string[] } {
+  const here = new Map(pictures.map((p) => [p.reference, findHere(p)]));
+  const missing = pictures.filter((p) => here.get(p.reference) === undefined).map((p) => p.name);
+  const replace = (id: string | null): string | null => (id === null || !here.has(id) ? id : (here.get(id) ?? null));
+  const withPins = (b: PosesRecipe): PosesRecipe => ({
+    ...b,
+    source: { ...b.source, pins: b.source.pins.map(replace) },
+  });
+  return { recipe: { ...recipe, blocks: recipe.blocks.map((b) => (b.kind === 'poses' ? withPins(b) : b)) }, missing };
+}

@@ -1,0 +1,44 @@
+import { MIN_PIECE_MS, visitSpentMs } from '../clock/account';
+import { stateOnTimeline } from '../clock/run';
+import type { Visit } from '../clock/visit';
+import type { Exercise } from '../practice/exercises/exercise';
+import { poseExercise } from '../practice/poseExercise';
+import { referenceOf } from '../practice/showsReference';
+import { expandPlan } from '../practice/timeline';
+import type { Session } from './session';
+
+/** One stay at a drawing. Going back to it and starting it over are stays of their own. */
+export interface Drawing {
+  /** Stays at the same pose have the same. */
+  segmentIndex: number;
+  exercise: Exercise;
+  /** What it was drawn from; null for nothing. */
+  referenceId: string | null;
+  spentMs: number;
+  visit: Visit;
+}
+
+/** Every stay at a drawing in a session, in order, however short. */
+function staysOf({ plan, log, lastSeenMs }: Session): Drawing[] {
+  const timeline = expandPlan(plan);
+  return stateOnTimeline(timeline, log, lastSeenMs).visits.flatMap((visit): Drawing[] => {
+    const segment = timeline.segments[visit.segmentIndex];
+    const exercise = segment.kind === 'draw' ? poseExercise(plan, segment) : undefined;
+    if (!exercise) return [];
+    const { segmentIndex } = visit;
+    return [{ segmentIndex, exercise, referenceId: referenceOf(plan, segment), spentMs: visitSpentMs(visit), visit }];
+  });
+}
+
+/** The stays that were worked in, in order: nothing that was only passed. */
+export const drawingsOf = (session: Session): Drawing[] => staysOf(session).filter((d) => d.spentMs >= MIN_PIECE_MS);
+
+/** What was drawn, pose by pose: all stays at one together. */
+export function posesDrawn(session: Session): Drawing[] {
+  const poses = new Map<number, Drawing>();
+  for (const stay of staysOf(session)) {
+    const before = poses.get(stay.segmentIndex)?.spentMs ?? 0;
+    poses.set(stay.segmentIndex, { ...stay, spentMs: before + stay.spentMs });
+  }
+  return [...poses.values()].filter((d) => d.spentMs >= MIN_PIECE_MS);
+}

@@ -1,0 +1,168 @@
+import type { Line } from '../clock/log';
+import { runStateAt } from '../clock/run';
+import { type Exercise } from '../practice/exercises/exercise';
+import { type PeekReading, readPeeks } from '../practice/measuring';
+import { drawingsOf, type Drawing } from './drawings';
+import type { ExerciseAnswers, Reflection } from './reflection';
+import type { Session } from './session';
+import { usualTimes } from './usualTimes';
+
+/** One exercise of a session, with what there is to ask about it. */
+export interface ExerciseQuestions {
+  exercise: Exercise;
+  drawings: number;
+  /** The longest time spent on one of its drawings. */
+  longestMs: number;
+  /** How many marks were allowed; undefined without a limit. */
+  marks: number | undefined;
+  asksOtherMark: boolean;
+  asksFuzz: boolean;
+  /** Blind work: looks at the sheet against the allowance. */
+  peeks: (PeekReading & { count: number }) | undefined;
+  /** One line: how often it was lifted. */
+  lifts: number | undefined;
+}
+
+/** What to ask after a session, exercise by exercise, in the order they were drawn. */
+export function questionsOf(session: Session): ExerciseQuestions[] {
+  const byExercise = new Map<string, Drawing[]>();
+  for (const d of drawingsOf(session)) byExercise.set(d.exercise.id, [...(byExercise.get(d.exercise.id) ?? []), d]);
+  return [...byExercise.values()].map((drawn): ExerciseQuestions => {
+    const { exercise } = drawn[0];
+    const { marks, gaze, lifts, erasing } = exercise.rule;
+    const drawnMs = drawn.reduce((sum, d) => sum + d.spentMs, 0);
+    const peeks = drawn.flatMap((d) => d.visit.peeks);
+    return {
+      exercise,
+      drawings: drawn.length,
+      longestMs: Math.max(...drawn.map((d) => d.spentMs)),
+      marks: typeof marks === 'number' ? marks : undefined,
+      asksOtherMark: marks === 'C, S and straight',
+      asksFuzz: exercise.family === 'quick' && erasing === 'none' && marks === 'free',
+      peeks: gaze === 'only on the reference' ? { ...readPeeks(peeks, drawnMs), count: peeks.length } : undefined,
+      lifts: lifts === 'none' ? drawn.reduce((sum, d) => sum + d.visit.lifts, 0) : undefined,
+    };
+  });
+}
+
+/** What there is to tick about an exercise: elements that may be missing, or the kinds of edges that were used; undefined where neither. */
+export function ticksOf({
+  family,
+  id,
+  rule,
+  lookAt,
+}: Exercise): { elements: string[]; asks: 'missing' | 'used' } | undefined {
+  if (lookAt.length === 0) return undefined;
+  if (id === 'contour') return { elements: lookAt, asks: 'used' };
+  const listed = (family === 'quick' || family === 'light') && rule.marks === 'free';
+  return listed ? { elements: lookAt, asks: 'missing' } : undefined;
+}
+
+/** So many drawings with the usual hand alone, and the other hand is proposed. */
+const OTHER_HAND_AFTER = 8;
+
+/** The whole of a longer session was drawn with the usual hand: a pose with the other one would loosen it. */
+export function otherHandDue(session: Session): boolean {
+  const drawn = drawingsOf(session);
+  return drawn.length >= OTHER_HAND_AFTER && drawn.every((d) => d.exercise.rule.hand === 'usual');
+}
+
+/** What was said about an exercise in a session. */
+export const answersFor = (reflection: Reflection | undefined, exerciseId: string): ExerciseAnswers =>
+  reflection?.answers?.find((a) => a.exerciseId === exerciseId) ?? { exerciseId };
+
+/** A reflection with other answers about an exercise. */
+export const withAnswers = (reflection: Reflection, answers: ExerciseAnswers): Reflection => ({
+  ...reflection,
+  answers: [...(reflection.answers ?? []).filter((a) => a.exerciseId !== answers.exerciseId), answers],
+});
+
+/** Marks used against the allowance: "+6, 33 % over". */
+export function marksOver(used: number, allowed: number): string {
+  const over = used - allowed;
+  if (over === 0) return 'exactly as many as allowed';
+  const percent = Math.round((100 * Math.abs(over)) / allowed);
+  return over > 0 ? `${over} more than allowed, ${percent} % over` : `${-over} to spare, ${percent} % under`;
+}
+
+/** The element of an exercise that was missing most often, of how many times it was looked for; undefined before anything was. */
+export function mostMissing(
+  sessions: readonly Session[],
+  exerciseId: string,
+): { element: string; missing: number; looked: number } | undefined {
+  const counts = new Map<string, { missing: number; looked: number }>();
+  for (const { reflection } of sessions) {
+    const { looked = [], missing = [] } = answersFor(reflection, exerciseId);
+    for (const element of looked) {
+      const count = counts.get(element) ?? { missing: 0, looked: 0 };
+      counts.set(element, { looked: count.looked + 1, missing: count.missing + (missing.includes(element) ? 1 : 0) });
+    }
+  }
+  let most: { element: string; missing: number; looked: number } | undefined;
+  for (const [element, count] of counts)
+    if (count.missing > 0 && (!most || count.missing > most.missing)) most = { element, ...count };
+  return most;
+}
+
+const newestFirst = (sessions: readonly Session[]): Session[] =>
+  [...sessions].sort((a, b) => b.startedAtMs - a.startedAtMs);
+
+/** What was said of the line in a session, newest first: of the whole of it, then between poses. */
+const linesSaid = ({ plan, log, lastSeenMs, reflection }: Session): Line[] => [
+  ...(reflection?.line ? [reflection.line] : []),
+  ...runStateAt(plan, log, lastSeenMs)
+    .visits.flatMap((v) => v.line ?? [])
+    .reverse(),
+];
+
+/** The last two times that the line was asked about it was tight: time to offer something that loosens. */
+export function tightTwice(sessions: readonly Session[]): boolean {
+  const said: Line[] = [];
+  for (const session of newestFirst(sessions)) {
+    said.push(...linesSaid(session));
+    if (said.length >= 2) break;
+  }
+  return said.length >= 2 && said[0] === 'tight' && said[1] === 'tight';
+}
+
+/** What the learner wanted to do next time, as said after the newest session. */
+export const nextTimeNote = (sessions: readonly Session[]): string | undefined =>
+  newestFirst(sessions).find((s) => s.status === 'kept')?.reflection?.nextTime;
+
+/** Judging this session is shut, by the learner's own choice. */
+export const judgingShut = ({ reflection }: Session, nowMs: number): boolean =>
+  (reflection?.noJudgingUntilMs ?? 0) > nowMs;
+
+const FEWEST_ANSWERS = 4;
+
+/**
+ * The working time of an exercise: from which length on the whole figure is down. The length that contradicts the fewest of the
+ * learner's answers, the shortest of several; undefined for fewer than four answers, or when it was never down.
+ */
+export function workingTimeMs(answers: readonly { spentMs: number; down: boolean }[]): number | undefined {
+  if (answers.length < FEWEST_ANSWERS || !answers.some((a) => a.down)) return undefined;
+  const wrongAt = (ms: number): number => answers.filter((a) => a.down !== a.spentMs >= ms).length;
+  const lengths = answers.map((a) => a.spentMs).sort((a, b) => a - b);
+  return lengths.reduce((best, ms) => (wrongAt(ms) < wrongAt(best) ? ms : best));
+}
+
+/** Working times by exercise, from every "whole figure down?" answered. */
+function workingTimes(sessions: readonly Session[]): Map<string, number> {
+  const answers = new Map<string, { spentMs: number; down: boolean }[]>();
+  for (const session of sessions) {
+    if (session.plan.audience) continue;
+    for (const { exercise, spentMs, visit } of drawingsOf(session))
+      if (visit.whole !== undefined)
+        answers.set(exercise.id, [...(answers.get(exercise.id) ?? []), { spentMs, down: visit.whole }]);
+  }
+  return new Map(
+    [...answers].flatMap(([id, said]): [string, number][] => {
+      const ms = workingTimeMs(said);
+      return ms === undefined ? [] : [[id, ms]];
+    }),
+  );
+}
+
+/** How long drawings of each exercise take the learner: the working time where it is known, else the usual length. */
+export const lengthsThatWork = (sessions: readonly Session[]): Map<string, number> =>
+  new Map([...usualTimes(sessions), ...workingTimes(sessions)]);

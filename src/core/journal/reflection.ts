@@ -1,0 +1,40 @@
+import * as z from 'zod/mini';
+import { lineSchema } from '../clock/log';
+
+export const ASPECTS = ['placement', 'construction', 'tone'] as const;
+export const VERDICTS = ['holds', 'nearly', 'not yet'] as const;
+
+const answersSchema = z.object({
+  exerciseId: z.string().check(z.maxLength(64)),
+  /** In the learner's words. */
+  noticed: z.optional(z.string().check(z.maxLength(500))),
+  /** Elements the learner looked for, and those of them that were not there. */
+  looked: z.optional(z.array(z.string().check(z.maxLength(120))).check(z.maxLength(12))),
+  missing: z.optional(z.array(z.string().check(z.maxLength(120))).check(z.maxLength(12))),
+  marks: z.optional(z.int().check(z.minimum(0), z.maximum(9999))),
+  /** Any mark besides C, S and straight. */
+  otherMark: z.optional(z.boolean()),
+  /** Short back-and-forth strokes. */
+  fuzz: z.optional(z.boolean()),
+});
+export type ExerciseAnswers = z.infer<typeof answersSchema>;
+
+/** What the learner said after a session. Everything is optional. */
+export const reflectionSchema = z.object({
+  line: z.optional(lineSchema),
+  answers: z.optional(z.array(answersSchema).check(z.maxLength(40))),
+  /** Only where wanted, each for the time it was drawn in. */
+  verdicts: z.optional(
+    z
+      .array(z.object({ aspect: z.enum(ASPECTS), verdict: z.enum(VERDICTS), forMs: z.int().check(z.minimum(0)) }))
+      .check(z.maxLength(3)),
+  ),
+  nextTime: z.optional(z.string().check(z.maxLength(300))),
+  /** The inner critic's sentence, parked: counted nowhere, shown only here. */
+  critic: z.optional(z.string().check(z.maxLength(500))),
+  /** Judging is shut until then. */
+  noJudgingUntilMs: z.optional(z.int().check(z.minimum(0))),
+  /** Which grip was comfortable. */
+  grip: z.optional(z.string().check(z.maxLength(60))),
+});
+export type Reflection = z.infer<typeof reflectionSchema>;

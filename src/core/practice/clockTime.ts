@@ -1,0 +1,11 @@
+/** Minutes after midnight as "19:05", whatever the day. */
+export function minuteOfDay(minute: number): string {
+  const m = ((Math.floor(minute) % 1440) + 1440) % 1440;
+  return `${String(Math.floor(m / 60))}:${String(m % 60).padStart(2, '0')}`;
+}
+
+/** Milliseconds after midnight as "19:05:03". */
+export function secondOfDay(ms: number): string {
+  const seconds = Math.round(ms / 1000);
+  return `${minuteOfDay(seconds / 60)}:${String(((seconds % 60) + 60) % 60).padStart(2, '0')}`;
+}

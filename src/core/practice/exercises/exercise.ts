@@ -1,0 +1,121 @@
+import * as z from 'zod/mini';
+import { durationSchema } from '../duration';
+
+/** Families share a color and a pattern on the ribbon. */
+export const FAMILIES = ['quick', 'lines', 'seeing', 'memory', 'light'] as const;
+export type ExerciseFamily = (typeof FAMILIES)[number];
+export const FAMILY_NAMES: Record<ExerciseFamily, string> = {
+  quick: 'Action line and figure, quick',
+  lines: 'Lines',
+  seeing: 'Edge and seeing',
+  memory: 'Memory and loosening',
+  light: 'Light',
+};
+
+/** How the reference is seen. */
+export const VIEWS = [
+  'as is',
+  'gray',
+  'squint',
+  'two values',
+  'three values',
+  'five values',
+  'mirrored',
+  'detail',
+] as const;
+
+/** What the program keeps, so that the learner need not police it. */
+export const ruleSchema = z.object({
+  /** `look then hidden`: drawn from memory. `shown then hidden`: drawn, then drawn again with both put away. */
+  reference: z.enum(['shown', 'look then hidden', 'shown then hidden', 'none']),
+  gaze: z.enum(['free', 'mostly on the reference', 'only on the reference', 'eyes closed']),
+  lifts: z.enum(['free', 'none']),
+  erasing: z.enum(['free', 'none']),
+  /** No limit, at most so many, or only C, S and straight marks. */
+  marks: z.union([z.literal('free'), z.int().check(z.minimum(1), z.maximum(200)), z.literal('C, S and straight')]),
+  hand: z.enum(['usual', 'other']),
+  grip: z.enum(['free', 'from the shoulder']),
+  view: z.enum(VIEWS),
+  repeat: z.enum(['new picture', 'same picture again']),
+  pace: z.enum(['free', 'quick', 'slow']),
+  review: z.enum(['kind', 'measured', 'pair']),
+});
+export type ExerciseRule = z.infer<typeof ruleSchema>;
+
+/** Stage tables by school; the shares are in `stages.ts`. */
+const SCHOOLS = ['flowing', 'structural', 'light and dark', 'long', 'two pens', 'none'] as const;
+
+export const exerciseSchema = z.object({
+  id: z.string().check(z.regex(/^[a-z0-9-]{1,64}$/)),
+  name: z.string().check(z.minLength(1), z.maxLength(60)),
+  family: z.enum(FAMILIES),
+  purpose: z.string().check(z.maxLength(300)),
+  /** Shown in the lead-in only, never over the picture. */
+  cues: z.array(z.string().check(z.minLength(1), z.maxLength(160))).check(z.minLength(1), z.maxLength(12)),
+  rule: ruleSchema,
+  /** Usual lengths of one drawing, from the shortest to the longest. */
+  shortestMs: durationSchema,
+  usualMs: durationSchema,
+  longestMs: durationSchema,
+  /** Studying before drawing, and seeing it again; 0 for none. */
+  lookMs: z.int().check(z.minimum(0), z.maximum(3600_000)),
+  lookAgainMs: z.int().check(z.minimum(0), z.maximum(3600_000)),
+  school: z.enum(SCHOOLS),
+  /** Asked afterward; never about likeness where the rule is kind. */
+  closingQuestion: z.string().check(z.minLength(1), z.maxLength(160)),
+  /** What is looked at afterward. */
+  lookAt: z.array(z.string().check(z.minLength(1), z.maxLength(120))).check(z.maxLength(12)),
+});
+export type Exercise = z.infer<typeof exerciseSchema>;
+
+/** Slow and blind work is told calmly; everything else crisply. */
+export const isCalm = ({ rule }: Exercise): boolean =>
+  rule.pace === 'slow' || rule.gaze === 'only on the reference' || rule.gaze === 'eyes closed';
+
+/** Eyes stay on the reference: looking at the sheet is counted when the learner says so. */
+export const countsPeeks = ({ rule }: Exercise): boolean => rule.gaze === 'only on the reference';
+
+const PLAIN_RULE: ExerciseRule = {
+  reference: 'shown',
+  gaze: 'free',
+  lifts: 'free',
+  erasing: 'free',
+  marks: 'free',
+  hand: 'usual',
+  grip: 'free',
+  view: 'as is',
+  repeat: 'new picture',
+  pace: 'free',
+  review: 'kind',
+};
+
+type Defaulted = 'rule' | 'shortestMs' | 'usualMs' | 'longestMs' | 'lookMs' | 'lookAgainMs' | 'school' | 'lookAt';
+/** An exercise written with what sets it apart. Lengths in seconds: shortest, usual, longest. */
+export function exercise(
+  own: Omit<Exercise, Defaulted> & {
+    seconds: readonly [shortest: number, usual: number, longest: number];
+    rule?: Partial<ExerciseRule>;
+    lookSeconds?: number;
+    lookAgainSeconds?: number;
+    school?: Exercise['school'];
+    lookAt?: readonly string[];
+  },
+): Exercise {
+  const { seconds, rule, lookSeconds = 0, lookAgainSeconds = 0, school = 'none', lookAt = [], ...rest } = own;
+  const [shortestMs, usualMs, longestMs] = seconds.map((s) => s * 1000);
+  return {
+    ...rest,
+    rule: { ...PLAIN_RULE, ...rule },
+    shortestMs,
+    usualMs,
+    longestMs,
+    lookMs: lookSeconds * 1000,
+    lookAgainMs: lookAgainSeconds * 1000,
+    school,
+    lookAt: [...lookAt],
+  };
+}
+
+/** Something of it is drawn from memory: the reference hides while it is drawn. */
+export const hidesReference = ({ rule }: Exercise): boolean =>
+  rule.reference === 'look then hidden' || rule.reference === 'shown then hidden';

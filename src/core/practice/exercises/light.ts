@@ -1,0 +1,51 @@
+import { exercise } from './exercise';
+
+/** Light. */
+export const LIGHT = [
+  exercise({
+    id: 'two-values',
+    name: 'Two values',
+    family: 'light',
+    purpose: 'Light or shadow, nothing else. Design the shadow shape, then fill it.',
+    cues: ['Squint.', 'Where two darks touch, they are one shape.', 'Design the shadow before you fill it.'],
+    rule: { view: 'two values', review: 'measured' },
+    seconds: [120, 180, 300],
+    school: 'light and dark',
+    closingQuestion: 'Was the shadow one shape?',
+    lookAt: ['One shadow shape', 'Nothing in between'],
+  }),
+  exercise({
+    id: 'tone-study',
+    name: 'Tone study',
+    family: 'light',
+    purpose: 'Block-in, shadow shapes, tone, softened edges, one brightest light and the darkest accents.',
+    cues: ['Do not render a bad lay-in.', 'Shadow first, light last.', 'Which edge is the softest?'],
+    rule: { view: 'gray', review: 'measured' },
+    seconds: [300, 600, 1200],
+    school: 'long',
+    closingQuestion: 'Which light was the brightest, and is it alone?',
+    lookAt: ['Lay-in', 'Shadow shapes', 'Softest edge', 'One brightest light', 'Accents'],
+  }),
+  exercise({
+    id: 'main-piece',
+    name: 'My main piece',
+    family: 'light',
+    purpose: 'What the warm-up was for: your own work, with the clock at your back. It is counted apart.',
+    cues: ['You are warm. Begin with the largest shape.', 'Step back now and then.'],
+    rule: { reference: 'none' },
+    seconds: [600, 2400, 10_800],
+    closingQuestion: 'What did the warm-up give to it?',
+  }),
+  exercise({
+    id: 'two-pens',
+    name: 'Two pens',
+    family: 'light',
+    purpose: 'A light colored pen finds the figure, a dark one says it. Nothing is rubbed out.',
+    cues: ['Light pen: search.', 'Dark pen: only what was right.'],
+    rule: { erasing: 'none', gaze: 'mostly on the reference' },
+    seconds: [180, 300, 600],
+    school: 'two pens',
+    closingQuestion: 'What did you leave to the light pen?',
+    lookAt: ['Searched lightly', 'Said once'],
+  }),
+] as const;

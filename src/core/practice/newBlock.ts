@@ -1,0 +1,85 @@
+import { exerciseById } from './exercises';
+import type { Exercise } from './exercises/exercise';
+import type { PlainBlock, PosesRecipe, Source } from './recipe';
+import { BODY_MOVES, LINE_MOTIFS, LINE_PAGE_MS } from './warmUp';
+
+export const LEAD_IN_MS = 5000;
+export const CHANGE_MS = 5000;
+
+const sourceFor = (exercise: Exercise): Source => ({
+  kind:
+    exercise.rule.reference === 'none'
+      ? exercise.id === 'from-imagination'
+        ? 'imagination'
+        : 'none'
+      : exercise.rule.repeat === 'same picture again'
+        ? 'same picture'
+        : 'pictures',
+  setId: null,
+  order: 'gentle to hard',
+  odd: false,
+  gentleFirst: false,
+  pins: [],
+});
+
+/** A block of one exercise as it is usually worked. */
+export function posesBlock(
+  id: string,
+  exerciseId: string,
+  count: number,
+  drawMs?: number,
+  own: readonly Exercise[] = [],
+): PosesRecipe {
+  const exercise = exerciseById(exerciseId, own);
+  const { rule, usualMs, lookMs, lookAgainMs } = exercise;
+  const lengthMs = drawMs ?? usualMs;
+  return {
+    id,
+    pinned: false,
+    kind: 'poses',
+    exercise: exerciseId,
+    alternate: null,
+    count,
+    lengths: { order: 'level', fromMs: lengthMs, toMs: lengthMs, listMs: [] },
+    leadInMs: LEAD_IN_MS,
+    lookMs,
+    againMs: rule.reference === 'shown then hidden' ? lengthMs : 0,
+    lookAgainMs,
+    openLook: false,
+    openDraw: false,
+    changeMs: CHANGE_MS,
+    bothHands: false,
+    labels: [],
+    source: sourceFor(exercise),
+    settings: {},
+  };
+}
+
+export const restBlock = (id: string, durationMs: number): PlainBlock => ({
+  id,
+  pinned: false,
+  kind: 'rest',
+  durationMs,
+});
+export const lookBackBlock = (id: string, durationMs: number): PlainBlock => ({
+  id,
+  pinned: false,
+  kind: 'rest',
+  durationMs,
+  purpose: 'look back',
+});
+export const linesBlock = (id: string, pages: number): PlainBlock => ({
+  id,
+  pinned: false,
+  kind: 'lines',
+  pages: Array.from({ length: pages }, (_, i) => ({
+    motif: LINE_MOTIFS[i % LINE_MOTIFS.length],
+    nominalMs: LINE_PAGE_MS,
+  })),
+});
+export const bodyBlock = (id: string, moveMs: number): PlainBlock => ({
+  id,
+  pinned: false,
+  kind: 'body',
+  moves: BODY_MOVES.map((move) => ({ ...move, durationMs: moveMs })),
+});

@@ -1,0 +1,17 @@
+/** Whole pages of lines, in order: from the easy direction to the loose hand. */
+export const LINE_MOTIFS = ['Verticals', 'Horizontals', 'Diagonals', 'Quick curves', 'Figure eights'] as const;
+
+/** What a page of lines is expected to take. */
+export const LINE_PAGE_MS = 40_000;
+
+/** Body moves from the hand inward. */
+export const BODY_MOVES = [
+  { name: 'Shake the hands out', hint: 'Loose wrists, let the arms hang.' },
+  { name: 'Stretch each finger', hint: 'One after the other, gently.' },
+  { name: 'Open and close the hands', hint: 'Wide open, then soft fists.' },
+  { name: 'Circle the wrists', hint: 'Both ways, small to large.' },
+  { name: 'Bend and straighten the elbows', hint: 'Turn the palms as you go.' },
+  { name: 'Roll the shoulders', hint: 'Up, back, down. Slowly.' },
+  { name: 'Round and arch the back', hint: 'Only as far as is comfortable.' },
+  { name: 'Turn the head from side to side', hint: 'Chin level. Breathe out at each end.' },
+] as const;

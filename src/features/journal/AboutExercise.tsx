@@ -1,0 +1,177 @@
+'use client';
+import { marksOver, type ExerciseQuestions, type mostMissing, ticksOf } from '@/core/journal/reflect';
+import type { ExerciseAnswers } from '@/core/journal/reflection';
+import { trendWords } from '@/core/journal/marksTrend';
+import type { NextLength } from '@/core/journal/nextLength';
+import { durationWords } from '@/core/practice/duration';
+import { counted } from '@/core/words';
+import { KeptField } from './KeptField';
+
+/** What belongs to one exercise of a session: its question, what its rule counted, and what there is to tick. */
+export function AboutExercise({
+  questions,
+  answers,
+  missing,
+  trend,
+  shut,
+  usualMs,
+  next,
+  onChange,
+}: {
+  questions: ExerciseQuestions;
+  answers: ExerciseAnswers;
+  missing: ReturnType<typeof mostMissing>;
+  /** Marks over the allowance in the sessions before. */
+  trend: readonly number[];
+  shut: boolean;
+  /** How long the learner's drawings of it usually take. */
+  usualMs: number | undefined;
+  next: NextLength | undefined;
+  onChange: (answers: ExerciseAnswers) => void;
+}) {
+  const { exercise, drawings, peeks, lifts, marks, asksFuzz, asksOtherMark } = questions;
+  const ticks = ticksOf(exercise);
+  const facts = [
+    counted(drawings, 'drawing'),
+    ...(peeks
+      ? [
+          `${counted(peeks.count, 'peek')}, ${(peeks.spentMs / 1000).toFixed(1)} s: ${(peeks.share * 100).toFixed(1)} %, ${peeks.within ? 'within' : 'over'} the 2 %`,
+        ]
+      : []),
+    ...(usualMs === undefined ? [] : [`you usually take ${durationWords(usualMs)}`]),
+    ...(lifts === undefined ? [] : [counted(lifts, 'lift')]),
+  ];
+  return (
+    <div className="border-l-2 border-hairline pl-4">
+      <h3 className="text-[18px]">{exercise.name}</h3>
+      <p className="text-[14px] text-quiet">{facts.join('; ')}</p>
+      {next && <p className="text-[14px]">{nextLengthWords(next)}</p>}
+      <div className="mt-2">
+        <KeptField
+          label={exercise.closingQuestion}
+          value={answers.noticed ?? ''}
+          maxLength={500}
+          onKeep={(noticed) => onChange({ ...answers, noticed })}
+        />
+      </div>
+      {ticks && !shut && <Elements ticks={ticks} answers={answers} missing={missing} onChange={onChange} />}
+      {marks !== undefined && !shut && (
+        <div className="mt-3">
+          <KeptField
+            label={`Marks in the last one, of ${String(marks)}`}
+            value={answers.marks === undefined ? '' : String(answers.marks)}
+            maxLength={4}
+            numeric
+            onKeep={(typed) => onChange({ ...answers, marks: typed === '' ? undefined : Number(typed) })}
+          />
+          <p className="text-[14px] text-quiet">
+            {answers.marks !== undefined && marksOver(answers.marks, marks)}
+            {trend.length > 0 && `${answers.marks === undefined ? 'Before' : '; before'}: ${trendWords(trend)}`}
+          </p>
+        </div>
+      )}
+      {asksOtherMark && !shut && (
+        <YesNo
+          words="Any mark besides C, S and straight?"
+          value={answers.otherMark}
+          onChange={(otherMark) => onChange({ ...answers, otherMark })}
+        />
+      )}
+      {asksFuzz && !shut && (
+        <YesNo
+          words="Fuzz: short strokes back and forth?"
+          value={answers.fuzz}
+          onChange={(fuzz) => onChange({ ...answers, fuzz })}
+        />
+      )}
+    </div>
+  );
+}
+
+function nextLengthWords({ drawnMs, nextMs, whole, asked }: NextLength): string {
+  const down = whole === asked ? 'All' : `${String(whole)} of ${String(asked)}`;
+  return `${down} whole in ${durationWords(drawnMs)}. Try ${durationWords(nextMs)} next time.`;
+}
+
+function YesNo({
+  words,
+  value,
+  onChange,
+}: {
+  words: string;
+  value: boolean | undefined;
+  onChange: (yes: boolean) => void;
+}) {
+  return (
+    <div role="group" aria-label={words} className="mt-3 flex flex-wrap items-center gap-2">
+      <span className="flex-1">{words}</span>
+      {[true, false].map((yes) => (
+        <button
+          key={String(yes)}
+          type="button"
+          aria-pressed={value === yes}
+          className={`btn min-h-10 px-4 ${value === yes ? 'bg-ink/10' : 'btn-quiet'}`}
+          onClick={() => onChange(yes)}
+        >
+          {yes ? 'Yes' : 'No'}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** What was looked for: a tap says it was missing (or which edges were used); the one missing most often is named. */
+function Elements({
+  ticks: { elements, asks },
+  answers,
+  missing,
+  onChange,
+}: {
+  ticks: NonNullable<ReturnType<typeof ticksOf>>;
+  answers: ExerciseAnswers;
+  missing: ReturnType<typeof mostMissing>;
+  onChange: (answers: ExerciseAnswers) => void;
+}) {
+  const used = asks === 'used';
+  const away = answers.missing ?? (used ? elements : []);
+  const words = used ? 'Tap the edges you used.' : 'Tap what was missing.';
+  const keep = (nextAway: string[]): void => onChange({ ...answers, looked: [...elements], missing: nextAway });
+  const allThere = answers.looked !== undefined && away.length === 0;
+  return (
+    <div role="group" aria-label={words} className="mt-3">
+      <p className="text-[14px] text-quiet">{words}</p>
+      <div className="mt-1 flex flex-wrap gap-2">
+        {elements.map((element) => {
+          const gone = away.includes(element);
+          return (
+            <button
+              key={element}
+              type="button"
+              aria-pressed={used ? !gone : gone}
+              className={`btn min-h-10 px-3 text-[15px] ${gone === used ? 'btn-quiet' : 'bg-ink/10'} ${gone && !used ? 'line-through' : ''}`}
+              onClick={() => keep(gone ? away.filter((e) => e !== element) : [...away, element])}
+            >
+              {element}
+            </button>
+          );
+        })}
+        {!used && (
+          <button
+            type="button"
+            aria-pressed={allThere}
+            className={`btn min-h-10 px-3 text-[15px] ${allThere ? 'bg-ink/10' : 'btn-quiet'}`}
+            onClick={() => keep([])}
+          >
+            all there
+          </button>
+        )}
+      </div>
+      {missing && !used && (
+        <p className="mt-1 text-[14px]">
+          Missing most often: <b>{missing.element.toLowerCase()}</b>, {missing.missing} of{' '}
+          {counted(missing.looked, 'time')}.
+        </p>
+      )}
+    </div>
+  );
+}

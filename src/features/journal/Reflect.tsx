@@ -1,0 +1,238 @@
+'use client';
+import { counted } from '@/core/words';
+import { type ReactNode, useState } from 'react';
+import {
+  answersFor,
+  type ExerciseQuestions,
+  judgingShut,
+  mostMissing,
+  otherHandDue,
+  questionsOf,
+  tightTwice,
+  withAnswers,
+} from '@/core/journal/reflect';
+import { ASPECTS, type Reflection, VERDICTS } from '@/core/journal/reflection';
+import { marksTrend } from '@/core/journal/marksTrend';
+import { nextLength } from '@/core/journal/nextLength';
+import type { Session } from '@/core/journal/session';
+import { usualTimes } from '@/core/journal/usualTimes';
+import { durationWords } from '@/core/practice/duration';
+import { GRIPS } from '@/core/practice/grips';
+import { changeReflection } from '@/storage/sessions';
+import { storageProblem } from '@/storage/problems';
+import { Notice } from '@/ui/Notice';
+import { AboutExercise } from './AboutExercise';
+import { KeptField } from './KeptField';
+
+const DAY_MS = 24 * 3600_000;
+const WAITS = [1, 7, 30] as const;
+
+interface Props {
+  session: Session;
+  /** Every session, for what was missing most often. */
+  sessions: readonly Session[];
+  nowMs: number;
+}
+
+/** After a session: a few taps and lines, all of them optional, none of them a grade. */
+export function Reflect({ session, sessions, nowMs }: Props) {
+  const [problem, setProblem] = useState('');
+  const reflection = session.reflection ?? {};
+  const change = (make: (before: Reflection) => Reflection): void => {
+    changeReflection(session.id, make).then(
+      () => setProblem(''),
+      (error: unknown) => setProblem(storageProblem(error)),
+    );
+  };
+  const set = (part: Partial<Reflection>): void => change((before) => ({ ...before, ...part }));
+  const questions = questionsOf(session);
+  const usual = usualTimes(sessions);
+  const shut = judgingShut(session, nowMs);
+  const pages = session.plan.blocks.some((b) => b.kind === 'lines');
+  return (
+    <section aria-label="What you saw">
+      {problem && <Notice>{problem}</Notice>}
+      <div className="mt-3 grid gap-x-10 gap-y-6 lg:grid-cols-2">
+        <div className="grid content-start gap-5">
+          <Taps
+            legend="The line was"
+            value={reflection.line}
+            options={['loose', 'tight']}
+            onChange={(line) => set({ line })}
+          />
+          {tightTwice(sessions) && reflection.line === 'tight' && (
+            <p className="max-w-[48ch] text-quiet">
+              Tight twice running. Eyes closed, one line, or shorter poses loosen it: they are under “What bothers you”
+              in the plan.
+            </p>
+          )}
+          {otherHandDue(session) && (
+            <p className="max-w-[48ch] text-quiet">
+              All of it with the {session.usualHand ?? 'usual'} hand. One pose with the other next time: the line
+              changes at once.
+            </p>
+          )}
+          {pages && (
+            <Taps
+              legend="A grip that was comfortable"
+              value={GRIPS.find((g) => g === reflection.grip)}
+              options={GRIPS}
+              onChange={(grip) => set({ grip })}
+            />
+          )}
+          <KeptField
+            label="Next time"
+            hint="Shown when you start the next one"
+            value={reflection.nextTime ?? ''}
+            maxLength={300}
+            onKeep={(nextTime) => set({ nextTime: nextTime === '' ? undefined : nextTime })}
+          />
+          <Critic reflection={reflection} set={set} />
+          <Judging session={session} questions={questions} shut={shut} nowMs={nowMs} set={set} />
+        </div>
+        <div className="grid content-start gap-6">
+          {questions.map((q) => (
+            <AboutExercise
+              key={q.exercise.id}
+              questions={q}
+              answers={answersFor(reflection, q.exercise.id)}
+              missing={mostMissing(sessions, q.exercise.id)}
+              trend={q.marks === undefined ? [] : marksTrend(sessions, q.exercise.id, session.startedAtMs)}
+              shut={shut}
+              usualMs={usual.get(q.exercise.id)}
+              next={nextLength(session, q.exercise.id)}
+              onChange={(answers) => change((before) => withAnswers(before, answers))}
+            />
+          ))}
+        </div>
+      </div>
+    </section>
+  );
+}
+
+/** One of a few taps; the same one again takes it back. */
+function Taps<T extends string>({
+  legend,
+  value,
+  options,
+  onChange,
+}: {
+  legend: string;
+  value: T | undefined;
+  options: readonly T[];
+  onChange: (value: T | undefined) => void;
+}) {
+  return (
+    <div role="group" aria-label={legend}>
+      <p className="font-semibold">{legend}</p>
+      <div className="mt-1 flex flex-wrap gap-2">
+        {options.map((option) => (
+          <button
+            key={option}
+            type="button"
+            aria-pressed={value === option}
+            className={`btn min-h-11 px-4 ${value === option ? 'bg-ink/10' : 'btn-quiet'}`}
+            onClick={() => onChange(value === option ? undefined : option)}
+          >
+            {option}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** A place for the sentence that says it is no good: out of the head, counted nowhere, and burnt with one press. */
+function Critic({ reflection, set }: { reflection: Reflection; set: (part: Partial<Reflection>) => void }) {
+  return (
+    <details open={reflection.critic !== undefined}>
+      <summary className="cursor-pointer py-1">Park the critic</summary>
+      <div className="mt-2">
+        <KeptField
+          label="What it says"
+          hint="Shown here only; counted nowhere"
+          value={reflection.critic ?? ''}
+          maxLength={500}
+          onKeep={(critic) => set({ critic: critic === '' ? undefined : critic })}
+        />
+        {reflection.critic !== undefined && (
+          <button type="button" className="btn-quiet btn mt-1 btn-sm" onClick={() => set({ critic: undefined })}>
+            Burn it
+          </button>
+        )}
+      </div>
+    </details>
+  );
+}
+
+/** Verdicts only when wanted and always for the time; or none at all until a date. */
+function Judging({
+  session,
+  questions,
+  shut,
+  nowMs,
+  set,
+}: {
+  session: Session;
+  questions: readonly ExerciseQuestions[];
+  shut: boolean;
+  nowMs: number;
+  set: (part: Partial<Reflection>) => void;
+}) {
+  const verdicts = session.reflection?.verdicts ?? [];
+  const forMs = Math.max(0, ...questions.map((q) => q.longestMs));
+  const until = session.reflection?.noJudgingUntilMs ?? 0;
+  if (shut)
+    return (
+      <p>
+        No judging of this session until {new Date(until).toLocaleDateString('en', { month: 'long', day: 'numeric' })}.
+        Put it away and draw the next.
+      </p>
+    );
+  return (
+    <details open={verdicts.length > 0}>
+      <summary className="cursor-pointer py-1">A verdict, or none for a while</summary>
+      <div className="mt-2 grid gap-3">
+        {forMs > 0 &&
+          ASPECTS.map((aspect): ReactNode => {
+            const given = verdicts.find((v) => v.aspect === aspect);
+            return (
+              <div key={aspect}>
+                <Taps
+                  legend={`${aspect.charAt(0).toUpperCase()}${aspect.slice(1)}, for ${durationWords(forMs)}`}
+                  value={given?.verdict}
+                  options={VERDICTS}
+                  onChange={(verdict) =>
+                    set({
+                      verdicts: [
+                        ...verdicts.filter((v) => v.aspect !== aspect),
+                        ...(verdict ? [{ aspect, verdict, forMs }] : []),
+                      ],
+                    })
+                  }
+                />
+                {given && (
+                  <p className="text-[14px] text-quiet">
+                    {aspect} {given.verdict === 'holds' ? 'holds' : given.verdict} for {durationWords(given.forMs)}
+                  </p>
+                )}
+              </div>
+            );
+          })}
+        <div className="flex flex-wrap items-center gap-2">
+          <span>No judging for</span>
+          {WAITS.map((days) => (
+            <button
+              key={days}
+              type="button"
+              className="btn-quiet btn btn-sm"
+              onClick={() => set({ noJudgingUntilMs: nowMs + days * DAY_MS, verdicts: undefined })}
+            >
+              {counted(days, 'day')}
+            </button>
+          ))}
+        </div>
+      </div>
+    </details>
+  );
+}

@@ -1,0 +1,285 @@
+'use client';
+import { format } from 'date-fns';
+import { useState } from 'react';
+import { toastProblem } from '@/ui/toast/toast';
+import { logByHand, timedSegments } from '@/core/journal/handEntry';
+import { writePlanFile } from '@/core/interchange/planFile';
+import { clockDigits } from '@/core/practice/duration';
+import { inMedium } from '@/core/practice/edit';
+import { MEDIA } from '@/core/practice/materials';
+import { poseExercise } from '@/core/practice/poseExercise';
+import type { SavedPlan, Schedule } from '@/core/practice/savedPlan';
+import { expandPlan } from '@/core/practice/timeline';
+import { describePictures } from '@/storage/findPictures';
+import { storageProblem } from '@/storage/problems';
+import { savePlan } from '@/storage/savedPlans';
+import { saveSession } from '@/storage/sessions';
+import { minuteOfDay } from '@/core/practice/clockTime';
+import { download } from '@/ui/download';
+import { Notice } from '@/ui/Notice';
+import { readTime } from './AskBar';
+import { Dialog } from './Dialog';
+import { DurationField, Select, Tick, Typed } from './fields';
+import type { PlanEditor } from './usePlanEditor';
+
+interface KeepProps {
+  editor: PlanEditor;
+  nowMs: number;
+  onTold: (words: string) => void;
+  onClose: () => void;
+}
+
+/** File name from a title: letters and digits of any script. */
+const fileName = (title: string, ending: string): string =>
+  `${
+    title
+      .normalize('NFKC')
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 60) || 'plan'
+  }.${ending}`;
+
+const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+const WEEK_FROM_MONDAY = [1, 2, 3, 4, 5, 6, 0];
+
+/** What can be done with a plan besides running it. */
+export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
+  const { recipe, chosen, plan } = editor;
+  const [byHand, setByHand] = useState(false);
+  const [problem, setProblem] = useState<string>();
+  const fail = (error: unknown): void => {
+    toastProblem(storageProblem(error));
+  };
+  const saved = (schedule: Schedule | null): SavedPlan => ({
+    id: crypto.randomUUID(),
+    recipe,
+    savedAtMs: nowMs,
+    schedule,
+    binnedAtMs: null,
+  });
+  const keep = (): void => {
+    savePlan(saved(null)).then(() => {
+      onTold(`“${recipe.title}” is kept. It is under “Begin from…”, without the pictures except pinned ones.`);
+      onClose();
+    }, fail);
+  };
+  const share = async (): Promise<void> => {
+    const ids = Object.values(chosen).flatMap((list) => list.filter((id) => id !== null));
+    const text = writePlanFile(recipe, chosen, await describePictures(ids));
+    download(new Blob([text], { type: 'application/json' }), fileName(recipe.title, 'plan.json'));
+    onTold('The file holds the plan with its seed, order and cues. Pictures are named in it, not included.');
+    onClose();
+  };
+  const print = async (): Promise<void> => {
+    setProblem(undefined);
+    try {
+      const response = await fetch('/print/plan', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ plan, startsAtMinute: recipe.startsAtMinute, sheet: recipe.sheet }),
+      });
+      if (!response.ok) throw new Error(String(response.status));
+      download(await response.blob(), fileName(recipe.title, 'pdf'));
+      onClose();
+    } catch {
+      setProblem(
+        'The sheet could not be made: Fox Minute itself is not running, only this page. Your plan is safe. Start it again, or print this page from the browser.',
+      );
+    }
+  };
+  if (byHand) return <HandEntry editor={editor} nowMs={nowMs} onTold={onTold} onClose={onClose} />;
+  return (
+    <Dialog title="Keep, print, share" onClose={onClose}>
+      {problem && <Notice>{problem}</Notice>}
+      <Part title="Keep it" words="As a recipe: its structure, with new pictures each time. What is pinned stays.">
+        <button type="button" className="btn btn-sm" onClick={keep}>
+          Keep this plan
+        </button>
+      </Part>
+      <Part title="The same in another medium" words="Everything stays but the medium.">
+        <Select
+          label="Repeat it in"
+          value=""
+          options={[
+            ['', 'choose…'],
+            ...MEDIA.filter((m) => m.id !== recipe.medium).map((m) => [m.id, m.name] as const),
+          ]}
+          onChange={(medium) => {
+            if (medium === '') return;
+            editor.change('Another medium', (r) => inMedium(r, medium));
+            onTold(`The same plan in ${medium}. The one before is one step back.`);
+            onClose();
+          }}
+        />
+      </Part>
+      <Weekdays
+        onSave={async (schedule) => {
+          const plan = saved(schedule);
+          await savePlan(plan);
+          const { calendarOf } = await import('@/core/interchange/calendar');
+          download(
+            new Blob([calendarOf(plan, new Date(nowMs))], { type: 'text/calendar' }),
+            fileName(recipe.title, 'ics'),
+          );
+          onTold(`“${recipe.title}” is kept with its weekdays; the calendar file can be opened by any calendar.`);
+          onClose();
+        }}
+      />
+      <Part
+        title="On paper"
+        words="One page with boxes for the times as they were; sound cues still come from here if you run it."
+      >
+        <button type="button" className="btn-quiet btn btn-sm" onClick={() => void print()}>
+          Make the sheet (PDF)
+        </button>
+        <button type="button" className="btn-quiet btn btn-sm" onClick={() => setByHand(true)}>
+          Enter a session timed by hand
+        </button>
+      </Part>
+      <Part
+        title="Share it"
+        words="A file that replays exactly: the same pictures where they are present, the same seed, order and cues."
+      >
+        <button type="button" className="btn-quiet btn btn-sm" onClick={() => void share().catch(fail)}>
+          Share as a file
+        </button>
+      </Part>
+    </Dialog>
+  );
+}
+
+function Part({ title, words, children }: { title: string; words: string; children: React.ReactNode }) {
+  return (
+    <section className="border-t border-hairline py-3">
+      <h3 className="text-[17px]">{title}</h3>
+      <p className="text-[14px] text-quiet">{words}</p>
+      <div className="mt-2 flex flex-wrap items-baseline gap-3">{children}</div>
+    </section>
+  );
+}
+
+function Weekdays({ onSave }: { onSave: (schedule: Schedule) => Promise<void> }) {
+  const [days, setDays] = useState<readonly number[]>([1, 3, 5]);
+  const [minute, setMinute] = useState(19 * 60);
+  const [daily, setDaily] = useState(false);
+  return (
+    <Part title="On weekdays" words="Kept with its days, and as a calendar file.">
+      {WEEK_FROM_MONDAY.map((d) => (
+        <Tick
+          key={d}
+          label={WEEKDAYS[d]}
+          checked={days.includes(d)}
+          onChange={(on) => setDays(on ? [...days, d] : days.filter((x) => x !== d))}
+        />
+      ))}
+      <span className="text-[14px]">at</span>
+      <Typed label="Time of day" shown={minuteOfDay(minute)} read={readTime} onChange={setMinute} width="3.6em" />
+      <Tick label="for a month" checked={daily} onChange={setDaily} />
+      <button
+        type="button"
+        className="btn-quiet btn btn-sm"
+        disabled={days.length === 0}
+        onClick={() =>
+          void onSave({ days: [...days], minute, times: daily ? Math.ceil((30 * days.length) / 7) : null }).catch(
+            (e: unknown) => toastProblem(storageProblem(e)),
+          )
+        }
+      >
+        Save the calendar file
+      </button>
+    </Part>
+  );
+}
+
+/** A session that was timed with a kitchen clock: what was written into the boxes becomes an entry of the journal. */
+function HandEntry({ editor, nowMs, onTold, onClose }: KeepProps) {
+  const { plan } = editor;
+  const boxes = timedSegments(plan);
+  const { segments } = expandPlan(plan);
+  const [when, setWhen] = useState(() => format(nowMs - 3_600_000, "yyyy-MM-dd'T'HH:mm"));
+  const [actual, setActual] = useState<ReadonlyMap<number, number>>(new Map());
+  const [note, setNote] = useState('');
+  const [problem, setProblem] = useState<string>();
+  const enter = (): void => {
+    const startedAtMs = new Date(when).getTime();
+    if (!Number.isFinite(startedAtMs) || startedAtMs > nowMs) {
+      setProblem('When was it? Give a day and a time that is past. What you have typed stays.');
+      return;
+    }
+    const { log, endMs } = logByHand(
+      plan,
+      boxes.map((_, i) => actual.get(i)),
+    );
+    saveSession({
+      id: crypto.randomUUID(),
+      plan,
+      log,
+      startedAtMs,
+      lastSeenMs: endMs,
+      status: 'kept',
+      note: note.trim().slice(0, 500),
+    }).then(
+      () => {
+        onTold('It is in the journal, like one that was run here.');
+        onClose();
+      },
+      (error: unknown) => setProblem(storageProblem(error)),
+    );
+  };
+  return (
+    <Dialog title="A session timed by hand" onClose={onClose}>
+      <p className="text-quiet">Change what was not as planned; 0 is what was left out.</p>
+      <label className="mt-2 flex items-baseline gap-3">
+        It began
+        <input
+          type="datetime-local"
+          className="input w-auto input-sm"
+          value={when}
+          onChange={(event) => setWhen(event.target.value)}
+        />
+      </label>
+      <ol className="mt-3 grid grid-cols-2 gap-x-6">
+        {boxes.map(({ segmentIndex, plannedMs }, i) => {
+          const segment = segments[segmentIndex];
+          const name = poseExercise(plan, segment)?.name ?? 'Page of lines';
+          return (
+            <li key={segmentIndex} className="flex items-baseline gap-2 border-t border-hairline py-1 text-[14px]">
+              <span className="w-6 text-right text-quiet">{i + 1}</span>
+              <span className="min-w-0 flex-1 truncate">
+                {name} <span className="text-quiet">{clockDigits(plannedMs)}</span>
+              </span>
+              <DurationField
+                label={`Actual time of ${String(i + 1)}, ${name}`}
+                ms={actual.get(i) ?? plannedMs}
+                atLeastMs={0}
+                onChange={(ms) => setActual(new Map(actual).set(i, ms))}
+              />
+            </li>
+          );
+        })}
+      </ol>
+      <label className="mt-3 block">
+        <span className="text-[14px]">A line of notes</span>
+        <input
+          className="input w-full"
+          maxLength={500}
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+        />
+      </label>
+      {problem && (
+        <p role="alert" className="mt-2 text-russet-text">
+          {problem}
+        </p>
+      )}
+      <div className="mt-4 flex gap-3">
+        <button type="button" className="btn" onClick={enter}>
+          Enter it in the journal
+        </button>
+        <button type="button" className="btn-quiet btn" onClick={onClose}>
+          Leave it
+        </button>
+      </div>
+    </Dialog>
+  );
+}

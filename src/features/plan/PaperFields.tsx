@@ -1,0 +1,58 @@
+'use client';
+import { MEDIA, mediumById } from '@/core/practice/materials';
+import type { PosesRecipe, Recipe } from '@/core/practice/recipe';
+import { without } from '@/core/without';
+import { CountField, Row, Select, Tick } from './fields';
+import type { ChangePoses } from './TimeFields';
+
+interface PaperFieldsProps {
+  block: PosesRecipe;
+  recipe: Recipe;
+  change: ChangePoses;
+}
+
+/** What is drawn with and on, where it differs from the whole plan. */
+export function PaperFields({ block, recipe, change }: PaperFieldsProps) {
+  const { settings } = block;
+  const medium = mediumById(settings.medium ?? recipe.medium);
+  return (
+    <>
+      <Row label="Medium">
+        <Select
+          label="Medium of this block"
+          value={settings.medium ?? ''}
+          options={[['', `as the whole plan: ${recipe.medium}`], ...MEDIA.map((m) => [m.id, m.name] as const)]}
+          onChange={(v) =>
+            change('Medium', (b) => {
+              const rest = without(b.settings, 'medium', 'grade');
+              return { ...b, settings: v === '' ? rest : { ...rest, medium: v } };
+            })
+          }
+        />
+        {medium.grades.length > 0 && settings.medium !== undefined && (
+          <Select
+            label="Grade"
+            value={settings.grade ?? ''}
+            options={[['', 'any grade'], ...medium.grades.map((g) => [g, g] as const)]}
+            onChange={(grade) => change('Grade', (b) => ({ ...b, settings: { ...b.settings, grade } }))}
+          />
+        )}
+        {!medium.erases && <span className="text-[14px] text-quiet">Nothing is rubbed out with it.</span>}
+      </Row>
+      <Row label="On a sheet">
+        <CountField
+          label="Drawings on one sheet"
+          count={settings.perSheet ?? recipe.sheet.perSheet}
+          most={40}
+          onChange={(perSheet) => change('On a sheet', (b) => ({ ...b, settings: { ...b.settings, perSheet } }))}
+        />
+        <span className="text-[14px]">on one sheet</span>
+        <Tick
+          label="over one another"
+          checked={settings.overlap ?? false}
+          onChange={(overlap) => change('On a sheet', (b) => ({ ...b, settings: { ...b.settings, overlap } }))}
+        />
+      </Row>
+    </>
+  );
+}

@@ -1,0 +1,156 @@
+'use client';
+import { Pin, PinOff } from 'lucide-react';
+import { BUILT_IN_SETS } from '@/core/references/builtIn';
+import { LIBRARY_ID, type PictureSet } from '@/core/references/picture';
+import { PICK_ORDERS } from '@/core/references/pick';
+import type { PosesRecipe } from '@/core/practice/recipe';
+import { without } from '@/core/without';
+import { Choice, Row, Select, Tick, Typed } from './fields';
+import { Standing } from './Standing';
+import type { ChangePoses } from './TimeFields';
+
+const KINDS = ['pictures', 'same picture', 'live model', 'own hand', 'imagination', 'none'] as const;
+const KIND_WORDS = {
+  pictures: 'one each',
+  'same picture': 'the same again',
+  'live model': 'a model',
+  'own hand': 'my own hand',
+  imagination: 'my head',
+  none: 'nothing',
+};
+
+export const setOptions = (sets: readonly PictureSet[]): [string, string][] => [
+  ...BUILT_IN_SETS.map((s): [string, string] => [s.id, s.name]),
+  [LIBRARY_ID, 'All your pictures'],
+  ...sets.map((s): [string, string] => [s.id, s.name]),
+];
+
+interface PictureFieldsProps {
+  block: PosesRecipe;
+  chosen: readonly (string | null)[];
+  sets: readonly PictureSet[];
+  change: ChangePoses;
+}
+
+/** Where the references of a block come from, and which are kept. */
+export function PictureFields({ block, chosen, sets, change }: PictureFieldsProps) {
+  const { source } = block;
+  const set = (part: Partial<PosesRecipe['source']>): void =>
+    change('Pictures', (b) => ({ ...b, source: { ...b.source, ...part } }));
+  const fromPictures = source.kind === 'pictures' || source.kind === 'same picture';
+  const shown = source.kind === 'same picture' ? chosen.slice(0, 1) : chosen;
+  const togglePin = (slot: number): void => {
+    const pins = shown.map((id, i) => (i === slot ? (source.pins[i] ? null : id) : (source.pins[i] ?? null)));
+    set({ pins });
+  };
+  return (
+    <>
+      <Row label="Draw from">
+        <Choice
+          label="What is drawn from"
+          value={source.kind}
+          options={KINDS}
+          words={KIND_WORDS}
+          onChange={(kind) => set({ kind })}
+        />
+      </Row>
+      {fromPictures ? (
+        <>
+          <Row label="Set">
+            <Select
+              label="Set of this block"
+              value={source.setId ?? ''}
+              options={[['', 'as the whole plan'], ...setOptions(sets)]}
+              onChange={(id) => set({ setId: id === '' ? null : id, pins: [] })}
+            />
+          </Row>
+          <Row label="Picking">
+            <Choice
+              label="Order of pictures"
+              value={source.order}
+              options={PICK_ORDERS}
+              onChange={(order) => set({ order })}
+            />
+          </Row>
+          <Row label="Only">
+            <Select
+              label="Hardest"
+              value={String(source.hardest ?? 5)}
+              options={[
+                ['1', 'the gentlest'],
+                ['2', 'gentle ones'],
+                ['3', 'up to middling'],
+                ['4', 'up to hard'],
+                ['5', 'any, hard ones too'],
+              ]}
+              onChange={(v) => {
+                const rest = without(source, 'hardest');
+                change('Pictures', (b) => ({ ...b, source: v === '5' ? rest : { ...rest, hardest: Number(v) } }));
+              }}
+            />
+            <Select
+              label="How much of the body"
+              value={source.extent ?? ''}
+              options={[
+                ['', 'whole or part'],
+                ['whole', 'whole figures'],
+                ['cropped', 'cropped ones'],
+
+                ['part', 'parts only'],
+              ]}
+              onChange={(v) => {
+                const rest = without(source, 'extent');
+                change('Pictures', (b) => ({ ...b, source: v === '' ? rest : { ...rest, extent: v } }));
+              }}
+            />
+            <Tick
+              label="the first one gentle"
+              checked={source.gentleFirst}
+              onChange={(gentleFirst) => set({ gentleFirst })}
+            />
+            {source.kind === 'pictures' && (
+              <Tick label="an odd one out at the end" checked={source.odd} onChange={(odd) => set({ odd })} />
+            )}
+          </Row>
+          <Row label="Pinned">
+            {shown.length === 0 && <span className="text-[14px] text-quiet">Nothing is chosen yet.</span>}
+            <ul className="flex max-h-[132px] flex-wrap gap-1 overflow-y-auto">
+              {shown.map((id, i) => {
+                const pinned = Boolean(source.pins[i]);
+                return (
+                  <li key={`${String(i)} ${id ?? ''}`}>
+                    <button
+                      type="button"
+                      aria-pressed={pinned}
+                      aria-label={`${pinned ? 'Unpin' : 'Pin'} the picture of pose ${String(i + 1)}`}
+                      className={`relative flex h-[58px] w-[42px] items-end justify-center overflow-hidden rounded-[3px] border ${pinned ? 'border-ink bg-sheet' : 'border-hairline'}`}
+                      onClick={() => togglePin(i)}
+                    >
+                      <Standing referenceId={id} width={36} every={0} />
+                      {pinned ? (
+                        <Pin size={12} aria-hidden className="absolute top-[2px] right-[2px]" />
+                      ) : (
+                        <PinOff size={12} aria-hidden className="absolute top-[2px] right-[2px] opacity-30" />
+                      )}
+                    </button>
+                  </li>
+                );
+              })}
+            </ul>
+          </Row>
+        </>
+      ) : (
+        <Row label="Prompt">
+          <Typed
+            label="Prompt"
+            shown={block.settings.prompt ?? ''}
+            width="100%"
+            read={(typed) => (typed.length > 200 ? { problem: 'At most 200 letters.' } : { value: typed.trim() })}
+            onChange={(prompt) => change('Prompt', (b) => ({ ...b, settings: { ...b.settings, prompt } }))}
+          />
+          <span className="text-[14px] text-quiet">Shown in place of a picture. It may be empty.</span>
+        </Row>
+      )}
+    </>
+  );
+}

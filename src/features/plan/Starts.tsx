@@ -1,0 +1,208 @@
+'use client';
+import { format } from 'date-fns';
+import { useRef, useState } from 'react';
+import { toast, toastProblem } from '@/ui/toast/toast';
+import { drawingHistory } from '@/core/journal/history';
+import type { Session } from '@/core/journal/session';
+import { lengthsThatWork } from '@/core/journal/reflect';
+import { readPlanFile, recipeFromFile } from '@/core/interchange/planFile';
+import { clockDigits, durationWords } from '@/core/practice/duration';
+import { insertBlocks } from '@/core/practice/edit';
+import { layOutRecipe } from '@/core/practice/layOut';
+import { recipeOf } from '@/core/practice/recipeOf';
+import type { Recipe } from '@/core/practice/recipe';
+import { REMEDIES, type Remedy } from '@/core/practice/remedies';
+import type { SavedPlan } from '@/core/practice/savedPlan';
+import { sumPlan } from '@/core/practice/sums';
+import { TEMPLATES, type Template } from '@/core/practice/templates';
+import { counted } from '@/core/words';
+import { findPicturesHere } from '@/storage/findPictures';
+import { storageProblem } from '@/storage/problems';
+import { listSavedPlans, savePlan } from '@/storage/savedPlans';
+import { useStored } from '@/storage/useStored';
+import { Notice } from '@/ui/Notice';
+import { Dialog } from './Dialog';
+import type { PlanEditor } from './usePlanEditor';
+
+interface StartsProps {
+  editor: PlanEditor;
+  sessions: readonly Session[];
+  nowMs: number;
+  onTold: (words: string) => void;
+  onAvailable: (ms: number) => void;
+  onClose: () => void;
+}
+
+/** Where a plan can begin from: what one is after, what is bothering, plans of one's own, a session as it was, a file. */
+export function Starts({ editor, sessions, nowMs, onTold, onAvailable, onClose }: StartsProps) {
+  const { recipe, change } = editor;
+  const saved = useStored(listSavedPlans, ['plans'], []);
+  const [problem, setProblem] = useState<string>();
+  const file = useRef<HTMLInputElement>(null);
+  const take = (next: Recipe, words: string): void => {
+    change('Another plan', () => next);
+    editor.select([]);
+    onAvailable(next.availableMs);
+    onTold(words);
+    onClose();
+  };
+  const fromTemplate = (template: Template): void => {
+    const { daysSinceLast } = drawingHistory(sessions, nowMs);
+    const minutes = template.minutes * 60_000;
+    const built = template.build({
+      availableMs: minutes,
+      setId: recipe.setId,
+      seed: recipe.seed + 1,
+      medium: recipe.medium,
+      sheet: recipe.sheet,
+      workingMs: lengthsThatWork(sessions),
+      ...(daysSinceLast !== undefined && { daysSinceLast }),
+    });
+    take({ ...built, title: template.name, why: template.words }, `${template.name}: ${template.words}`);
+  };
+  const remedy = ({ blocks, reason, complaint }: Remedy): void => {
+    const some = blocks(editor.newId);
+    const last = recipe.blocks.findLastIndex((b) => editor.selected.includes(b.id));
+    const back = recipe.blocks.findIndex((b) => b.kind === 'rest' && b.purpose === 'look back');
+    const at = last >= 0 ? last + 1 : back >= 0 ? back : recipe.blocks.length;
+    change('A remedy', (r) => insertBlocks(r, some, at));
+    editor.select(some.map((b) => b.id));
+    onTold(`“${complaint}”: ${reason}`);
+    onClose();
+  };
+  const openFile = async (chosen: File): Promise<void> => {
+    if (chosen.size > 5_000_000) return setProblem('This file is too large to be a plan. Nothing here was changed.');
+    const read = readPlanFile(await chosen.text());
+    if ('problem' in read) return setProblem(read.problem);
+    const here = await findPicturesHere(read.file.pictures);
+    const { recipe: next, missing } = recipeFromFile(read.file, (p) => here.get(p.reference));
+    take(
+      next,
+      missing.length === 0
+        ? `“${next.title}” is opened, with the same pictures in the same order.`
+        : `“${next.title}” is opened. ${counted(missing.length, 'picture')} of it ${missing.length === 1 ? 'is' : 'are'} not in this browser; others take ${missing.length === 1 ? 'its' : 'their'} place.`,
+    );
+  };
+  const toBin = (plan: SavedPlan): void => {
+    savePlan({ ...plan, binnedAtMs: nowMs }).then(
+      () =>
+        toast(`“${plan.recipe.title}” is in the bin for 30 days.`, {
+          action: {
+            label: 'Put back',
+            onClick: () => void savePlan(plan).catch((e: unknown) => toastProblem(storageProblem(e))),
+          },
+        }),
+      (error: unknown) => toastProblem(storageProblem(error)),
+    );
+  };
+  const recent = sessions.filter((s) => s.status === 'kept').slice(0, 6);
+  return (
+    <Dialog title="Begin from" onClose={onClose} wide>
+      <div className="grid gap-x-10 gap-y-6 md:grid-cols-3">
+        <section>
+          <h3 className="text-[18px]">What you are after</h3>
+          <ul className="mt-1">
+            {TEMPLATES.map((t) => (
+              <li key={t.id} className="border-t border-hairline">
+                <button type="button" className="w-full py-[6px] text-left" onClick={() => fromTemplate(t)}>
+                  <b>{t.name}</b> <span className="text-quiet">{durationWords(t.minutes * 60_000)}</span>
+                  <span className="block text-[14px] text-quiet">{t.words}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+        <section>
+          <h3 className="text-[18px]">What is bothering you?</h3>
+          <p className="text-[14px] text-quiet">Adds blocks to this plan, with the reason.</p>
+          <ul className="mt-1">
+            {REMEDIES.map((r) => (
+              <li key={r.id} className="border-t border-hairline">
+                <button type="button" className="w-full py-[6px] text-left" onClick={() => remedy(r)}>
+                  {r.complaint}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+        <section>
+          <h3 className="text-[18px]">Plans you keep</h3>
+          {saved.value?.length === 0 && (
+            <p className="mt-1 text-[14px] text-quiet">None yet. “Keep, print, share…” keeps this one.</p>
+          )}
+          <ul className="mt-1">
+            {saved.value?.map((plan) => (
+              <li key={plan.id} className="flex items-baseline gap-2 border-t border-hairline">
+                <button
+                  type="button"
+                  className="min-w-0 flex-1 py-[6px] text-left"
+                  onClick={() =>
+                    take(
+                      { ...plan.recipe, seed: plan.recipe.seed + 1 },
+                      `“${plan.recipe.title}”: its structure with new pictures; pinned ones stay.`,
+                    )
+                  }
+                >
+                  <b>{plan.recipe.title}</b>{' '}
+                  <span className="text-[14px] text-quiet">
+                    {clockDigits(sumPlan(layOutRecipe(plan.recipe, {}).plan).totalMs)}
+                  </span>
+                </button>
+                <button
+                  type="button"
+                  className="link-quiet text-[13px]"
+                  aria-label={`Put ${plan.recipe.title} into the bin`}
+                  onClick={() => toBin(plan)}
+                >
+                  to the bin
+                </button>
+              </li>
+            ))}
+          </ul>
+          <h3 className="mt-5 text-[18px]">A session as it was</h3>
+          <ul className="mt-1">
+            {recent.map((s) => (
+              <li key={s.id} className="border-t border-hairline">
+                <button
+                  type="button"
+                  className="w-full py-[6px] text-left text-[14px]"
+                  onClick={() =>
+                    take(
+                      recipeOf(s.plan, recipe.setId, false),
+                      `The plan of ${format(s.startedAtMs, 'EEEE d MMMM')}, with new pictures.`,
+                    )
+                  }
+                >
+                  {format(s.startedAtMs, 'EEE d MMM')}, {s.plan.title}
+                </button>
+              </li>
+            ))}
+            {recent.length === 0 && <li className="text-[14px] text-quiet">No session yet.</li>}
+          </ul>
+          <h3 className="mt-5 text-[18px]">A file</h3>
+          <input
+            ref={file}
+            type="file"
+            accept=".json,application/json"
+            className="sr-only"
+            aria-label="Plan file"
+            onChange={(event) => {
+              const chosen = event.target.files?.[0];
+              event.target.value = '';
+              if (chosen)
+                void openFile(chosen).catch(() => setProblem('This file cannot be read. Nothing here was changed.'));
+            }}
+          />
+          <button type="button" className="btn-quiet btn mt-1 btn-sm" onClick={() => file.current?.click()}>
+            Open a plan file
+          </button>
+          {problem && (
+            <div className="mt-2">
+              <Notice>{problem}</Notice>
+            </div>
+          )}
+        </section>
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,230 @@
+'use client';
+import { useMemo, useState } from 'react';
+import { envelopeOf } from '@/core/figure/envelopes';
+import { parsePictureReference } from '@/core/references/picture';
+import { type FigureBox, mapPage, offersPart, type PageMap } from '@/core/practice/pageMap';
+import { areaPerFigure, lengthOnPaper, PAPERS, type Sheet, SHEET_SIZES, type SheetSize } from '@/core/practice/sheet';
+import { type Materials, type PlannedSheet, sheetsOf } from '@/core/practice/sheets';
+import { counted, listWords } from '@/core/words';
+import { usePictureShapes } from '@/storage/usePictureShapes';
+import { CountField, Select, Typed } from './fields';
+import type { PlanEditor } from './usePlanEditor';
+
+interface Shape extends FigureBox {
+  corners: readonly (readonly [number, number])[];
+}
+const BOX: Shape['corners'] = [
+  [0, 0],
+  [1, 0],
+  [1, 1],
+  [0, 1],
+];
+/** A figure that nobody knows yet: a model, a pose from the head. */
+const SOMEONE: Shape = { width: 3, height: 7.5, head: 1, corners: BOX };
+const SHOWN = 12;
+
+/** What to lay out, sharpen and cut, and how the poses sit on the sheets. */
+export function TableCard({ editor, things, available }: { editor: PlanEditor; things: Materials; available: number }) {
+  const { recipe, chosen } = editor;
+  const { sheet } = recipe;
+  const sheets = useMemo(() => sheetsOf(recipe, chosen), [recipe, chosen]);
+  const [all, setAll] = useState(false);
+  const setSheet = (part: Partial<Sheet>): void =>
+    editor.change('Sheet', (r) => ({ ...r, sheet: { ...r.sheet, ...part } }));
+  const pictureIds = useMemo(
+    () =>
+      [
+        ...new Set(
+          sheets.flatMap((s) => s.referenceIds).filter((id) => id !== null && parsePictureReference(id) !== undefined),
+        ),
+      ] as string[],
+    [sheets],
+  );
+  const pictures = usePictureShapes(pictureIds);
+  const shapeOf = (id: string | null): Shape => {
+    if (id === null) return SOMEONE;
+    const known = envelopeOf(id);
+    if (known) return known;
+    const picture = pictures.get(id);
+    return picture ? { ...picture, corners: BOX } : SOMEONE;
+  };
+  const erasing = {
+    'at hand': 'eraser at hand',
+    'out of reach': 'eraser out of reach',
+    'only where it is allowed': 'eraser where it is allowed',
+  };
+  const shown = all ? sheets : sheets.slice(0, SHOWN);
+  return (
+    <section aria-labelledby="table-heading">
+      <h2 id="table-heading" className="text-[20px]">
+        On the table
+      </h2>
+      <p className="mt-1 leading-[1.7]">
+        <b>{counted(things.sheets, 'sheet')}</b>{' '}
+        <Select
+          label="Sheet size"
+          value={sheet.size}
+          options={Object.keys(SHEET_SIZES).map((s) => [s, s] as const)}
+          onChange={(size) => setSheet({ size: size as SheetSize })}
+        />{' '}
+        <Select
+          label="Paper"
+          value={sheet.paper}
+          options={PAPERS.map((p) => [p, p] as const)}
+          onChange={(paper) => setSheet({ paper: paper as Sheet['paper'] })}
+        />
+        ,{' '}
+        <CountField
+          label="Drawings on a sheet"
+          count={sheet.perSheet}
+          most={40}
+          onChange={(perSheet) => setSheet({ perSheet })}
+        />{' '}
+        on each; {mediaWords(things)}; {erasing[things.erasing]}.{' '}
+        {things.pictures > 0 && (
+          <>
+            <b>{counted(things.pictures, 'picture')}</b> of {available}
+            {things.picturesWithSpares > available
+              ? `; with spares it would take ${String(things.picturesWithSpares)}`
+              : `, ${String(things.picturesWithSpares - things.pictures)} spare`}
+            .{' '}
+          </>
+        )}
+        {things.posesOfModel > 0 && <b>{counted(things.posesOfModel, 'pose')} asked of the model.</b>}
+      </p>
+      <p className="mt-1 flex flex-wrap items-baseline gap-x-2 text-[14px] text-quiet">
+        Margin
+        <Typed
+          label="Margin of the sheet, millimeters"
+          shown={String(sheet.marginMm)}
+          width="3em"
+          read={(typed) => {
+            const mm = Number(typed.replace(',', '.'));
+            return Number.isFinite(mm) && typed.trim() !== '' && mm >= 0 && mm <= 100
+              ? { value: mm }
+              : { problem: 'A margin is 0 to 100 mm.' };
+          }}
+          onChange={(marginMm) => setSheet({ marginMm })}
+        />
+        mm, measured in
+        <Select
+          label="Unit"
+          value={sheet.unit}
+          options={[
+            ['mm', 'millimeters'],
+            ['in', 'inches'],
+          ]}
+          onChange={(unit) => setSheet({ unit: unit as Sheet['unit'] })}
+        />
+        {sheet.unit === 'in' && <span>{(areaPerFigure(sheet, sheet.perSheet) / 645.16).toFixed(0)} sq in each</span>}
+      </p>
+      <ol className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(96px,1fr))] items-end gap-x-3 gap-y-3">
+        {shown.map((s, i) => (
+          <SheetMap
+            key={i}
+            number={i + 1}
+            planned={s}
+            sheet={sheet}
+            shapeOf={shapeOf}
+            isSelected={s.blockId !== null && editor.selected.includes(s.blockId)}
+          />
+        ))}
+      </ol>
+      {sheets.length > SHOWN && (
+        <button type="button" className="link-quiet mt-2 text-[14px]" onClick={() => setAll(!all)}>
+          {all ? 'Show fewer' : `${String(sheets.length - SHOWN)} more sheets`}
+        </button>
+      )}
+      {things.cautions.length > 0 && (
+        <ul className="mt-3 list-disc space-y-1 border-t border-hairline pt-2 pl-5 text-[14px] text-quiet">
+          {things.cautions.map((c) => (
+            <li key={c}>{c}</li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function mediaWords({ media }: Materials): string {
+  if (media.length === 0) return 'nothing to draw with';
+  return listWords(
+    media.map(({ name, grades, pieces, piece }) =>
+      pieces > 0
+        ? `${counted(pieces, piece)} of ${name}${grades ? ` ${grades}` : ''} sharpened before you start`.replace(
+            /(\d+ pencils?) of (.*pencil)/,
+            '$1 ($2)',
+          )
+        : `${name}${grades ? ` ${grades}` : ''}`,
+    ),
+  );
+}
+
+interface SheetMapProps {
+  number: number;
+  planned: PlannedSheet;
+  sheet: Sheet;
+  shapeOf: (id: string | null) => Shape;
+  isSelected: boolean;
+}
+/** One sheet to scale with the envelopes of its poses inside the margins. */
+function SheetMap({ number, planned, sheet, shapeOf, isSelected }: SheetMapProps) {
+  const shapes = planned.referenceIds.map(shapeOf);
+  const map: PageMap = shapes.length > 0 ? mapPage(shapes, sheet, planned.overlap) : linesPage(sheet);
+  const biggest = map.boxes.reduce((a, b) => Math.max(a, b.heightMm), 0);
+  const widest = map.boxes.reduce((a, b) => Math.max(a, b.widthMm), 0);
+  const head = map.boxes.find((b) => b.headMm !== undefined)?.headMm;
+  const size =
+    widest > biggest ? `${lengthOnPaper(widest, sheet.unit)} wide` : `${lengthOnPaper(biggest, sheet.unit)} tall`;
+  const words =
+    shapes.length === 0
+      ? planned.name
+      : `${size}${head === undefined ? '' : `, head ${lengthOnPaper(head, sheet.unit)}`}`;
+  return (
+    <li className="text-[13px] leading-tight">
+      <svg
+        viewBox={`-2 -2 ${String(map.widthMm + 4)} ${String(map.heightMm + 4)}`}
+        role="img"
+        aria-label={`Sheet ${String(number)}, ${planned.name}, ${map.turned}: ${words}`}
+        className="w-full"
+        style={{ maxHeight: 96, ...(map.turned === 'portrait' && { width: '62%' }) }}
+      >
+        <rect
+          width={map.widthMm}
+          height={map.heightMm}
+          fill="var(--sheet)"
+          stroke={isSelected ? 'var(--ink)' : 'var(--rule)'}
+          strokeWidth={isSelected ? 6 : 3}
+        />
+        {shapes.length === 0 && (
+          <path
+            d={`M${String(map.widthMm * 0.2)} ${String(map.heightMm * 0.15)}v${String(map.heightMm * 0.7)}m${String(map.widthMm * 0.15)} 0v${String(-map.heightMm * 0.7)}m${String(map.widthMm * 0.15)} 0v${String(map.heightMm * 0.7)}m${String(map.widthMm * 0.15)} 0v${String(-map.heightMm * 0.7)}`}
+            stroke="var(--ochre)"
+            strokeWidth={4}
+            fill="none"
+          />
+        )}
+        {map.boxes.map((b, i) => (
+          <path
+            key={i}
+            d={`M${shapes[i].corners.map(([x, y]) => `${(b.xMm + x * b.widthMm).toFixed(1)} ${(b.yMm + y * b.heightMm).toFixed(1)}`).join('L')}Z`}
+            fill="var(--charcoal)"
+            fillOpacity={0.2}
+            stroke="var(--charcoal)"
+            strokeWidth={3}
+            strokeLinejoin="round"
+          />
+        ))}
+      </svg>
+      <b>{number}</b> {words}
+      {shapes.length > 0 && offersPart(map) && (
+        <span className="block text-quiet">Small: draw a part, or fewer on a sheet.</span>
+      )}
+    </li>
+  );
+}
+
+function linesPage({ size }: Sheet): PageMap {
+  const [widthMm, heightMm] = SHEET_SIZES[size];
+  return { turned: 'landscape', widthMm, heightMm, boxes: [], sizeMm: 0 };
+}

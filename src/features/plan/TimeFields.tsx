@@ -1,0 +1,303 @@
+'use client';
+import { clockDigits, durationWords, parseDuration } from '@/core/practice/duration';
+import { withCount, withOrder } from '@/core/practice/edit';
+import { exerciseById } from '@/core/practice/exercises';
+import { hidesReference } from '@/core/practice/exercises/exercise';
+import { LENGTH_ORDERS, MAX_COUNT, type PosesRecipe, type Recipe, rowLengths } from '@/core/practice/recipe';
+import { AT_ZERO } from '@/core/practice/settings';
+import { schoolStages, stageLengths } from '@/core/practice/stages';
+import { without } from '@/core/without';
+import { Choice, CountField, DurationField, Row, Tick, Typed } from './fields';
+
+export type ChangePoses = (words: string, update: (b: PosesRecipe) => PosesRecipe) => void;
+interface TimeFieldsProps {
+  block: PosesRecipe;
+  recipe: Recipe;
+  change: ChangePoses;
+}
+
+/** "2:00, 2:00, 3:00" to a list of lengths. */
+function readList(typed: string): { value: number[] } | { problem: string } {
+  const parts = typed
+    .split(/[,;]+/)
+    .map((p) => p.trim())
+    .filter(Boolean);
+  if (parts.length === 0) return { problem: 'Type lengths with commas between them, such as 2:00, 3:00, 5:00.' };
+  if (parts.length > MAX_COUNT) return { problem: `At most ${String(MAX_COUNT)} in one block.` };
+  const value: number[] = [];
+  for (const part of parts) {
+    const read = parseDuration(part);
+    if ('problem' in read) return read;
+    value.push(read.ms);
+  }
+  return { value };
+}
+
+const withSettings = (b: PosesRecipe, settings: Partial<PosesRecipe['settings']>): PosesRecipe => ({
+  ...b,
+  settings: { ...b.settings, ...settings },
+});
+
+/** How many, how long, in which order, and what the clock does. */
+export function TimeFields({ block, recipe, change }: TimeFieldsProps) {
+  const { lengths, settings } = block;
+  const exercise = exerciseById(block.exercise, recipe.exercises);
+  const row = rowLengths(block);
+  const atZero = settings.atZero ?? 'strict';
+  const { marks } = { ...exercise.rule, ...settings.rule };
+  const setLength = (part: Partial<PosesRecipe['lengths']>): void =>
+    change('Length', (b) => ({ ...b, lengths: { ...b.lengths, ...part } }));
+  return (
+    <>
+      <Row label="Poses">
+        <CountField
+          label="How many poses"
+          count={row.length}
+          most={MAX_COUNT}
+          onChange={(n) => change('Count', (b) => withCount(b, n))}
+        />
+        {lengths.order === 'own list' ? (
+          <Typed
+            label="Lengths of the poses"
+            shown={row.map(clockDigits).join(', ')}
+            width="100%"
+            read={readList}
+            onChange={(listMs) =>
+              change('Length', (b) => ({ ...b, count: listMs.length, lengths: { ...b.lengths, listMs } }))
+            }
+          />
+        ) : (
+          <>
+            <span className="text-[14px]">{lengths.order === 'level' ? 'of' : 'from'}</span>
+            <DurationField
+              label={lengths.order === 'level' ? 'Length of each pose' : 'Shortest pose'}
+              ms={lengths.fromMs}
+              onChange={(ms) => setLength(lengths.order === 'level' ? { fromMs: ms, toMs: ms } : { fromMs: ms })}
+            />
+            {lengths.order !== 'level' && (
+              <>
+                <span className="text-[14px]">to</span>
+                <DurationField label="Longest pose" ms={lengths.toMs} onChange={(toMs) => setLength({ toMs })} />
+              </>
+            )}
+            <span className="text-[14px]">{lengths.order === 'level' ? 'each' : row.map(clockDigits).join(', ')}</span>
+          </>
+        )}
+      </Row>
+      <Row label="Order">
+        <Choice
+          label="Order of lengths"
+          value={lengths.order}
+          options={LENGTH_ORDERS}
+          onChange={(order) => change('Order', (b) => withOrder(b, order))}
+        />
+      </Row>
+      <Row label="At zero">
+        <Choice
+          label="What the clock does at zero"
+          value={atZero}
+          options={AT_ZERO}
+          onChange={(value) =>
+            change('At zero', (b) =>
+              withSettings(b, {
+                atZero: value,
+                ...(value === 'pot' && !b.settings.potMs && { potMs: rowLengths(b).reduce((a, c) => a + c, 0) }),
+              }),
+            )
+          }
+        />
+        <span className="w-full text-[14px] text-quiet">
+          {atZero === 'strict' && 'The picture changes.'}
+          {atZero === 'soft' && (
+            <span className="flex flex-wrap items-baseline gap-x-2">
+              A sound; finish if you like.
+              <Tick
+                label="at most"
+                checked={settings.softCapMs !== undefined}
+                onChange={(on) =>
+                  change('At zero', (b) => {
+                    const rest = without(b.settings, 'softCapMs');
+                    return { ...b, settings: on ? { ...rest, softCapMs: Math.round(row[0] / 2000) * 1000 } : rest };
+                  })
+                }
+              />
+              {settings.softCapMs !== undefined && (
+                <DurationField
+                  label="Overtime at most"
+                  ms={settings.softCapMs}
+                  onChange={(softCapMs) => change('At zero', (b) => withSettings(b, { softCapMs }))}
+                />
+              )}
+            </span>
+          )}
+          {atZero === 'open' && 'It counts up; you go on when you are satisfied.'}
+          {atZero === 'pot' && (
+            <span className="flex flex-wrap items-baseline gap-x-2">
+              <DurationField
+                label="The pot"
+                ms={settings.potMs ?? 0}
+                onChange={(potMs) => change('At zero', (b) => withSettings(b, { potMs }))}
+              />
+              for all of them together, as many as come: {clockDigits((settings.potMs ?? 0) / row.length)} each if all
+              do.
+            </span>
+          )}
+        </span>
+      </Row>
+      <Row label="Before">
+        <DurationField
+          label="Lead-in"
+          ms={block.leadInMs}
+          atLeastMs={0}
+          onChange={(leadInMs) => change('Lead-in', (b) => ({ ...b, leadInMs }))}
+        />
+        <span className="text-[14px]">lead-in, then</span>
+        <DurationField
+          label="Looking first"
+          ms={block.lookMs}
+          atLeastMs={0}
+          onChange={(lookMs) => change('Looking first', (b) => ({ ...b, lookMs }))}
+        />
+        <span className="text-[14px]">looking</span>
+        {block.lookMs > 0 && (
+          <Tick
+            label="until satisfied"
+            checked={block.openLook}
+            onChange={(openLook) => change('Looking first', (b) => ({ ...b, openLook }))}
+          />
+        )}
+        <Tick
+          label="I start the clock by hand"
+          checked={settings.startsBy === 'hand'}
+          onChange={(on) => change('Start', (b) => withSettings(b, { startsBy: on ? 'hand' : 'itself' }))}
+        />
+      </Row>
+      <Row label="After">
+        <DurationField
+          label="Seeing it again"
+          ms={block.lookAgainMs}
+          atLeastMs={0}
+          onChange={(lookAgainMs) => change('Seeing it again', (b) => ({ ...b, lookAgainMs }))}
+        />
+        <span className="text-[14px]">seeing it again, then</span>
+        <DurationField
+          label="Change after each pose"
+          ms={block.changeMs}
+          atLeastMs={0}
+          onChange={(changeMs) => change('Changes', (b) => ({ ...b, changeMs }))}
+        />
+        <span className="text-[14px]">to change the sheet</span>
+        <Tick
+          label="sharpen"
+          checked={settings.sharpenEvery !== undefined}
+          onChange={(on) =>
+            change('Sharpening', (b) => {
+              const rest = without(b.settings, 'sharpenEvery', 'sharpenMs');
+              return { ...b, settings: on ? { ...rest, sharpenEvery: 4, sharpenMs: 30_000 } : rest };
+            })
+          }
+        />
+        {settings.sharpenEvery !== undefined && (
+          <span className="flex flex-wrap items-baseline gap-x-2 text-[14px]">
+            after every
+            <CountField
+              label="Sharpen after every so many poses"
+              count={settings.sharpenEvery}
+              most={100}
+              onChange={(sharpenEvery) => change('Sharpening', (b) => withSettings(b, { sharpenEvery }))}
+            />
+            for
+            <DurationField
+              label="Sharpening takes"
+              ms={settings.sharpenMs ?? 0}
+              onChange={(sharpenMs) => change('Sharpening', (b) => withSettings(b, { sharpenMs }))}
+            />
+          </span>
+        )}
+      </Row>
+      {hidesReference(exercise) && (
+        <Row label="Then">
+          <DurationField
+            label="Drawing once more"
+            ms={block.againMs}
+            atLeastMs={0}
+            onChange={(againMs) => change('Drawing once more', (b) => ({ ...b, againMs }))}
+          />
+          <span className="text-[14px]">
+            once more, {exercise.rule.reference === 'look then hidden' ? 'with the picture' : 'from memory'}
+          </span>
+          <Tick
+            label="draw until satisfied"
+            checked={block.openDraw}
+            onChange={(openDraw) => change('Open drawing', (b) => ({ ...b, openDraw }))}
+          />
+        </Row>
+      )}
+      <Row label="Warning">
+        <Tick
+          label={settings.warnMs === undefined ? 'as usual for the length' : 'as usual'}
+          checked={settings.warnMs === undefined}
+          onChange={(usual) =>
+            change('Warning', (b) => {
+              const rest = without(b.settings, 'warnMs');
+              return { ...b, settings: usual ? rest : { ...rest, warnMs: 30_000 } };
+            })
+          }
+        />
+        {settings.warnMs !== undefined && (
+          <>
+            <DurationField
+              label="Warning before the end"
+              ms={settings.warnMs}
+              atLeastMs={0}
+              onChange={(warnMs) => change('Warning', (b) => withSettings(b, { warnMs }))}
+            />
+            <span className="text-[14px] text-quiet">
+              {settings.warnMs === 0
+                ? 'none'
+                : settings.warnMs > Math.max(...row) / 2
+                  ? 'none: it is more than half of the pose'
+                  : 'before the end'}
+            </span>
+          </>
+        )}
+      </Row>
+      <Stages block={block} recipe={recipe} drawMs={row[0]} />
+      {typeof marks === 'number' && (
+        <p className="mt-1 text-[14px]">
+          {marks} marks in {durationWords(row[0])}: {(row[0] / marks / 1000).toFixed(1)} s for each.
+        </p>
+      )}
+    </>
+  );
+}
+
+const SHADES = ['var(--ink)', 'var(--rule)', 'var(--charcoal)', 'var(--hairline)', 'var(--quiet)'];
+
+/** How a pose of the first length is divided. */
+function Stages({ block, recipe, drawMs }: { block: PosesRecipe; recipe: Recipe; drawMs: number }) {
+  const { school } = exerciseById(block.exercise, recipe.exercises);
+  const { stages } = block.settings;
+  const parts = stages ? stageLengths(stages, drawMs, 4000) : schoolStages(school, drawMs);
+  if (parts.length < 2) return null;
+  return (
+    <Row label="Stages">
+      <ol className="flex w-full">
+        {parts.map((s, i) => (
+          <li
+            key={s.name}
+            style={{ width: `${String((100 * s.lengthMs) / drawMs)}%` }}
+            className="min-w-0 pr-1 text-[13px] leading-tight"
+          >
+            <span
+              aria-hidden
+              className="mb-1 block h-[7px] rounded-[2px]"
+              style={{ background: SHADES[i % SHADES.length] }}
+            />
+            <b className="font-semibold">{durationWords(s.lengthMs)}</b> <span className="break-words">{s.name}</span>
+          </li>
+        ))}
+      </ol>
+    </Row>
+  );
+}

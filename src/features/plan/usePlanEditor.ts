@@ -1,0 +1,138 @@
+'use client';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { toastProblem } from '@/ui/toast/toast';
+import { chooseReferences, poolOf } from '@/core/practice/chooseReferences';
+import { type Chosen, layOutRecipe, type Origin } from '@/core/practice/layOut';
+import { findProblems, type Problem } from '@/core/practice/problems';
+import { blockIds, type Recipe } from '@/core/practice/recipe';
+import type { Plan } from '@/core/practice/schema';
+import { storageProblem } from '@/storage/problems';
+import { saveSetting } from '@/storage/settings';
+import type { Session } from '@/core/journal/session';
+import { usePools } from './usePools';
+
+interface Step {
+  /** What was done: said when it is undone. */
+  words: string;
+  recipe: Recipe;
+}
+interface History {
+  past: readonly Step[];
+  recipe: Recipe;
+  future: readonly Step[];
+}
+const DEPTH = 200;
+const SAVE_AFTER_MS = 300;
+
+export interface PlanEditor {
+  recipe: Recipe;
+  chosen: Chosen;
+  plan: Plan;
+  origins: readonly Origin[];
+  problems: readonly Problem[];
+  /** Everything it draws from has been read. */
+  ready: boolean;
+  /** Pictures there are to choose from, in all its blocks together. */
+  available: number;
+  selected: readonly string[];
+  select: (ids: readonly string[]) => void;
+  /** One step that can be undone; the same words within a moment of each other are one step, such as a drag. */
+  change: (words: string, update: (recipe: Recipe) => Recipe) => void;
+  undo: () => void;
+  redo: () => void;
+  undoWords: string | undefined;
+  redoWords: string | undefined;
+  newId: () => string;
+}
+
+/** Done many times in one go: a drag, typing. */
+const MERGED: readonly string[] = ['Length', 'Name'];
+const sameStep = (a: Step | undefined, words: string, since: number): boolean =>
+  MERGED.includes(words) && a?.words === words && Date.now() - since < 900;
+
+/** The plan being built, with what follows from it, undo, and a draft that survives leaving. */
+export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs: number): PlanEditor {
+  const [history, setHistory] = useState<History>({ past: [], recipe: first, future: [] });
+  const [selected, setSelected] = useState<readonly string[]>([]);
+  const lastChange = useRef(0);
+  const [newId] = useState(() => blockIds(Math.floor(Math.random() * 2 ** 31)));
+  const { recipe, past, future } = history;
+  const { pools, ready } = usePools(recipe, sessions, nowMs);
+
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      saveSetting('planDraft', JSON.stringify(recipe)).catch((error: unknown) => toastProblem(storageProblem(error)));
+    }, SAVE_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [recipe]);
+
+  const change = useCallback((words: string, update: (recipe: Recipe) => Recipe) => {
+    const since = lastChange.current;
+    lastChange.current = Date.now();
+    setHistory((h) => {
+      const next = update(h.recipe);
+      if (next === h.recipe) return h;
+      const merged = sameStep(h.past.at(-1), words, since);
+      return {
+        past: merged ? h.past : [...h.past, { words, recipe: h.recipe }].slice(-DEPTH),
+        recipe: next,
+        future: [],
+      };
+    });
+  }, []);
+  const undo = useCallback(() => {
+    lastChange.current = 0;
+    setHistory((h) => {
+      const last = h.past.at(-1);
+      return last
+        ? {
+            past: h.past.slice(0, -1),
+            recipe: last.recipe,
+            future: [...h.future, { words: last.words, recipe: h.recipe }],
+          }
+        : h;
+    });
+  }, []);
+  const redo = useCallback(() => {
+    lastChange.current = 0;
+    setHistory((h) => {
+      const next = h.future.at(-1);
+      return next
+        ? {
+            past: [...h.past, { words: next.words, recipe: h.recipe }],
+            recipe: next.recipe,
+            future: h.future.slice(0, -1),
+          }
+        : h;
+    });
+  }, []);
+
+  const chosen = useMemo(() => chooseReferences(recipe, pools), [recipe, pools]);
+  const laid = useMemo(() => layOutRecipe(recipe, chosen), [recipe, chosen]);
+  const problems = useMemo(
+    () => (ready ? findProblems(recipe, laid.plan, pools, chosen) : []),
+    [ready, recipe, laid, pools, chosen],
+  );
+  const available = useMemo(() => {
+    const pictures = recipe.blocks.flatMap((b) =>
+      b.kind === 'poses' ? poolOf(recipe, b, pools).map((r) => r.id) : [],
+    );
+    return new Set(pictures).size;
+  }, [recipe, pools]);
+  return {
+    recipe,
+    chosen,
+    ...laid,
+    problems,
+    ready,
+    available,
+    selected: selected.filter((id) => recipe.blocks.some((b) => b.id === id)),
+    select: setSelected,
+    change,
+    undo,
+    redo,
+    undoWords: past.at(-1)?.words,
+    redoWords: future.at(-1)?.words,
+    newId,
+  };
+}

@@ -1,0 +1,78 @@
+'use client';
+import type { ReactNode } from 'react';
+import { visitSpentMs } from '@/core/clock/account';
+import type { Visit } from '@/core/clock/visit';
+import { asksWhole } from '@/core/practice/asksWhole';
+import { poseExercise } from '@/core/practice/poseExercise';
+import { RunButton } from './RunButton';
+import type { SegmentProps } from './segmentProps';
+
+/** Two taps between poses, answered or not: whether the figure was whole, and how the line was. */
+export function GapQuestions({
+  plan,
+  segments,
+  state,
+  onSay,
+  centered = false,
+}: Pick<SegmentProps, 'plan' | 'segments' | 'state' | 'onSay'> & { centered?: boolean }) {
+  const drawings = state.visits.filter((v) => segments[v.segmentIndex].kind === 'draw');
+  const drawn = drawings.at(-1);
+  const exercise = drawn && poseExercise(plan, segments[drawn.segmentIndex]);
+  if (!drawn || !exercise) return null;
+  return (
+    <div className={`flex flex-wrap items-center gap-x-8 gap-y-3 ${centered ? 'justify-center' : ''}`}>
+      {asksWhole(exercise, visitSpentMs(drawn)) && (
+        <Question label="The last pose" words="Whole figure down?">
+          {([true, false] as const).map((down) => (
+            <Answer
+              key={String(down)}
+              words={down ? 'Yes' : 'Not yet'}
+              hint={down ? 'Y' : 'T'}
+              given={drawn.whole === down}
+              onPress={() => onSay({ type: 'whole', down })}
+            />
+          ))}
+        </Question>
+      )}
+      <Question label="The line of the last pose" words="The line was">
+        {(['loose', 'tight'] as const).map((line, i) => (
+          <Answer
+            key={line}
+            words={line}
+            hint={String(i + 1)}
+            given={drawn.line === line}
+            onPress={() => onSay({ type: 'line', line })}
+          />
+        ))}
+      </Question>
+      {tightTwiceRunning(drawings) && (
+        <p className="w-full max-w-[46ch] text-quiet" role="status">
+          Tight twice running. A shorter pose, eyes closed, or one line without lifting would loosen it.
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** The last two drawings of which it was said how the line was were both tight, and the last one was one of them. */
+function tightTwiceRunning(drawings: readonly Visit[]): boolean {
+  const said = drawings.filter((v) => v.line !== undefined).slice(-2);
+  return drawings.at(-1)?.line === 'tight' && said.length === 2 && said[0].line === 'tight';
+}
+
+function Question({ label, words, children }: { label: string; words: string; children: ReactNode }) {
+  return (
+    <div role="group" aria-label={label} className="flex flex-wrap items-center gap-3">
+      <span className="text-quiet">{words}</span>
+      {children}
+    </div>
+  );
+}
+
+function Answer({ words, hint, given, onPress }: { words: string; hint: string; given: boolean; onPress: () => void }) {
+  return (
+    <RunButton className={`min-h-12 px-5 ${given ? '' : 'btn-quiet'}`} pressed={given} onPress={onPress}>
+      {words} <kbd className="kbd kbd-sm max-sm:hidden">{hint}</kbd>
+    </RunButton>
+  );
+}

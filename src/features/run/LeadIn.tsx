@@ -1,0 +1,109 @@
+'use client';
+import { potAt } from '@/core/clock/pot';
+import { lengthOf } from '@/core/clock/run';
+import { clockDigits, durationWords } from '@/core/practice/duration';
+import type { Exercise } from '@/core/practice/exercises/exercise';
+import { measuringLocked } from '@/core/practice/measuring';
+import { poseExercise } from '@/core/practice/poseExercise';
+import { referenceOf } from '@/core/practice/showsReference';
+import { knownFacts } from '@/storage/references';
+import { adjustableSegment } from './controller';
+import { GapQuestions } from './GapQuestions';
+import { MarkKinds } from './MarkKinds';
+import { RunButton } from './RunButton';
+import type { SegmentProps } from './segmentProps';
+import { attemptWords, eitherOf, nextPose, poseCount, poseNotes } from './words';
+
+/** Before a pose: what comes, how, and how long; between two, whether the last one was whole. */
+export function LeadIn({ plan, segments, state, segment, onCommand, onSay }: SegmentProps) {
+  const changing = segment.kind === 'change';
+  const ahead = changing
+    ? segments.findIndex((s, i) => i > state.segmentIndex && (s.kind === 'leadIn' || s.kind === 'draw'))
+    : state.segmentIndex;
+  const at = ahead === -1 ? state.segmentIndex : ahead;
+  const next = segments[at];
+  const exercise = poseExercise(plan, next);
+  if (!exercise) return null;
+  const pose = nextPose(plan, segments, at);
+  const either = eitherOf(plan, next);
+  const cue = exercise.cues[(next.poseIndex + next.blockIndex) % exercise.cues.length];
+  const drawing = adjustableSegment({ segments }, state);
+  const adjustable = drawing !== undefined && !segments[drawing].open && segments[drawing].potMs === undefined;
+  const inPot = drawing !== undefined && segments[drawing].potMs !== undefined;
+  const planned = inPot ? undefined : pose?.length;
+  const length = adjustable ? durationWords(lengthOf({ segments }, state.lengths, drawing)) : planned;
+  const pot = potAt({ segments }, state);
+  const shared = state.shares.has(next.blockIndex);
+  const attempt = changing ? undefined : attemptWords(state);
+  return (
+    <div className="absolute inset-0 grid place-content-center px-16 text-center max-sm:px-10">
+      <p className="run-small text-quiet">{changing ? 'Next sheet. Then' : 'Ready'}</p>
+      <p className="run-title mt-1 font-serif leading-tight">
+        {exercise.name}
+        {length !== undefined && `, ${length}`}
+      </p>
+      <p className="run-small text-quiet">
+        {[poseCount(plan, next), ...poseNotes(plan, next), ...(attempt ? [attempt] : [])].join(', ')}
+      </p>
+      {adjustable && (
+        <p className="mx-auto mt-3 flex items-center gap-3">
+          <RunButton className="btn-quiet h-12 px-4 text-[16px]" onPress={() => onCommand('less')}>
+            Shorter <kbd className="kbd kbd-sm">−</kbd>
+          </RunButton>
+          <RunButton className="btn-quiet h-12 px-4 text-[16px]" onPress={() => onCommand('more')}>
+            Longer <kbd className="kbd kbd-sm">+</kbd>
+          </RunButton>
+        </p>
+      )}
+      {pot && pot.drawings > 1 && (
+        <p className="mx-auto mt-3 flex flex-wrap items-center justify-center gap-3">
+          <span>
+            {clockDigits(pot.leftMs)} left for {pot.drawings}
+            {shared && `, ${clockDigits(pot.eachMs)} each`}
+          </span>
+          {!shared && (
+            <RunButton
+              className="btn-quiet h-12 px-4 text-[16px]"
+              onPress={() => onSay({ type: 'shareOut' })}
+              pressed={shared}
+            >
+              {clockDigits(pot.eachMs)} each <kbd className="kbd kbd-sm">/</kbd>
+            </RunButton>
+          )}
+        </p>
+      )}
+      <p className="run-cue mx-auto mt-5 max-w-[34ch] font-serif leading-snug">{cue}</p>
+      {liesDown(plan, next) && measures(exercise) && (
+        <p className="run-small mx-auto mt-2 max-w-[36ch] text-quiet">It lies: one envelope around all of it first.</p>
+      )}
+      {exercise.rule.marks === 'C, S and straight' && <MarkKinds />}
+      {either && (
+        <RunButton className="btn-quiet mx-auto mt-4 h-14 px-6 text-[17px]" onPress={() => onCommand('choose')}>
+          {either} instead <kbd className="kbd kbd-sm">O</kbd>
+        </RunButton>
+      )}
+      {segment.open ? (
+        <RunButton className="mx-auto mt-6 h-16 px-8 text-[19px]" onPress={() => onCommand('next')}>
+          Start the clock <kbd className="kbd kbd-sm">Right</kbd>
+        </RunButton>
+      ) : (
+        <p className="run-count mt-5 digits leading-none" role="timer" aria-label="Seconds until it begins">
+          {Math.ceil(state.leftMs / 1000)}
+        </p>
+      )}
+      {changing && (
+        <div className="mx-auto mt-6">
+          <GapQuestions plan={plan} segments={segments} state={state} onSay={onSay} centered />
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** Of a figure that lies, the envelope comes before anything else. */
+function liesDown(plan: SegmentProps['plan'], segment: SegmentProps['segment']): boolean {
+  const referenceId = referenceOf(plan, segment);
+  return referenceId !== null && knownFacts(referenceId)?.family === 'reclining';
+}
+
+const measures = (exercise: Exercise): boolean => !measuringLocked(exercise) && exercise.rule.reference !== 'none';

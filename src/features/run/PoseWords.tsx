@@ -1,0 +1,188 @@
+'use client';
+import { Eye, EyeOff, type LucideIcon, PenLine, Pencil } from 'lucide-react';
+import { type Pot, potAt } from '@/core/clock/pot';
+import { clockDigits } from '@/core/practice/duration';
+import { poseStages, stageAt } from '@/core/practice/poseStages';
+import { countsPeeks, type Exercise, isCalm } from '@/core/practice/exercises/exercise';
+import { readPeeks } from '@/core/practice/measuring';
+import { ruleCard, type RuleTopic } from '@/core/practice/ruleCard';
+import { holdLimitOf } from '@/core/practice/holdLimit';
+import { poseExercise } from '@/core/practice/poseExercise';
+import { isDrawing, referenceOf, showsReference } from '@/core/practice/showsReference';
+import { counted } from '@/core/words';
+import { MarkKinds } from './MarkKinds';
+import { RunButton } from './RunButton';
+import type { SegmentProps } from './segmentProps';
+import { useReferenceName } from './useReferenceName';
+import { attemptWords, poseCount, poseNotes, promptOf, takesStartPoint } from './words';
+
+/** Words over a picture: what it is, its rule, the stage, and what is told apart while it is drawn. */
+export function PoseWords(props: SegmentProps) {
+  const { plan, segments, state, segment, wordsOn, onCommand } = props;
+  const exercise = poseExercise(plan, segment);
+  const name = useReferenceName(referenceOf(plan, segment));
+  if (!exercise) return null;
+  const prompt = promptOf(plan, segment);
+  const hidden = prompt === undefined && isDrawing(segment) && !showsReference(plan, segment);
+  const over = segment.answered === true && state.elapsedMs >= state.lengthMs;
+  const stages = poseStages(plan, segment, state.lengthMs);
+  const stage = segment.open || stages.length < 2 ? undefined : stageAt(stages, state.elapsedMs).now;
+  const side = wordsOn === 'left' ? 'left-12 max-sm:left-10' : 'right-12 max-sm:right-10 text-right';
+  const otherSide = wordsOn === 'left' ? 'right-12 max-sm:right-10 text-right' : 'left-12 max-sm:left-10';
+  const attempt = attemptWords(state);
+  const told = momentWords(props, exercise);
+  const pot = segment.potMs === undefined ? undefined : potAt({ segments }, state);
+  return (
+    <>
+      <div className={`pointer-events-none absolute top-10 max-w-[min(330px,60%)] rounded px-2 py-1 halo ${side}`}>
+        <p className="run-name font-serif leading-tight">{exercise.name}</p>
+        <p className="run-note text-quiet">
+          {[poseCount(plan, segment), ...poseNotes(plan, segment), ...(attempt ? [attempt] : [])].join(', ')}
+          {!hidden && name && `, ${name.toLowerCase()}`}
+        </p>
+        <RuleMarks exercise={exercise} hidden={hidden} />
+        {stage && (
+          <p className="run-note mt-2">
+            Now: <b className="font-semibold">{stage}</b>
+          </p>
+        )}
+        {pot && <p className="run-note mt-2">{potWords(pot, state.shares.has(segment.blockIndex))}</p>}
+        {state.oneMore && <p className="run-note mt-2">Once more after this.</p>}
+        {exercise.rule.marks === 'C, S and straight' && (
+          <div className="run-marks">
+            <MarkKinds />
+          </div>
+        )}
+      </div>
+      {prompt !== undefined && (
+        <Prompt words={prompt} call={holdLimitOf(plan, segment) === undefined ? undefined : poseCount(plan, segment)} />
+      )}
+      {hidden && !over && (
+        <div className="pointer-events-none absolute inset-0 grid place-content-center gap-3 px-8 text-center">
+          <EyeOff className="mx-auto text-quiet" size={42} strokeWidth={1.3} aria-hidden />
+          <p className="run-title font-serif leading-tight">
+            {exercise.rule.gaze === 'eyes closed'
+              ? 'Close your eyes and draw'
+              : segment.kind === 'drawAgain'
+                ? 'Put the drawing away too. Once more, from memory'
+                : 'Now from memory'}
+          </p>
+          <p className="mx-auto max-w-[36ch] text-quiet">
+            {exercise.rule.gaze === 'eyes closed'
+              ? 'Nothing is expected of it. A sound says when it is over, again and again, until you answer.'
+              : 'What carried the weight? Where did it lean?'}
+          </p>
+        </div>
+      )}
+      {over && (
+        <div className="absolute inset-0 grid place-content-center gap-4 px-8 text-center">
+          <p className="run-title font-serif leading-tight">Time. Open your eyes.</p>
+          <RunButton className="mx-auto h-16 px-8 text-[19px]" onPress={() => onCommand('next')}>
+            I heard it <kbd className="kbd kbd-sm">Right</kbd>
+          </RunButton>
+        </div>
+      )}
+      {told && (
+        <p
+          className={`pointer-events-none absolute top-10 max-w-[240px] rounded px-2 py-1 font-serif text-[20px] leading-6 halo ${otherSide}`}
+        >
+          {told}
+        </p>
+      )}
+      {segment.kind === 'lookAgain' && (
+        <p className={`pointer-events-none absolute bottom-10 max-w-[280px] rounded px-2 halo ${otherSide}`}>
+          {exercise.closingQuestion}
+        </p>
+      )}
+      {segment.kind === 'draw' && !over && <Tally {...props} exercise={exercise} className={otherSide} />}
+    </>
+  );
+}
+
+/** What the pot still has to do. */
+function potWords({ drawings, leftMs }: Pot, shared: boolean): string {
+  const after = drawings - 1;
+  if (after === 0) return 'The last one of the pot.';
+  return shared
+    ? `${String(after)} more out of the pot, shared evenly.`
+    : `${String(after)} more out of these ${clockDigits(leftMs)}.`;
+}
+
+/** What is to be said at this moment of a pose, beside its name. */
+function momentWords({ plan, state, segment }: SegmentProps, exercise: Exercise): string | undefined {
+  if (segment.kind === 'look')
+    return segment.open ? 'Look until you have it. Then hide it.' : 'Look. It hides when the time is up.';
+  if (segment.kind === 'lookAgain')
+    return exercise.rule.reference === 'shown then hidden'
+      ? 'Lay both drawings beside the picture.'
+      : 'Here it is again.';
+  if (segment.kind !== 'draw') return undefined;
+  if (state.elapsedMs >= (holdLimitOf(plan, segment) ?? Infinity)) return 'Long enough to hold. A break is due.';
+  const lastMinute = isCalm(exercise) && state.lengthMs >= 120_000 && state.leftMs <= 60_000 && state.leftMs > 0;
+  if (lastMinute) return 'The last minute. Keep the pace.';
+  const begun = state.visits.at(-1)?.startPoint !== undefined;
+  if (takesStartPoint(exercise) && showsReference(plan, segment) && !begun && state.elapsedMs < 20_000)
+    return 'Tap the picture where you begin. Crosses: where you began before.';
+  return undefined;
+}
+
+/** What is drawn without a picture: the prompt, or the call to whoever poses. */
+function Prompt({ words, call }: { words: string; call: string | undefined }) {
+  return (
+    <div className="run-prompt pointer-events-none absolute inset-0 grid place-content-center gap-2 px-16 text-center">
+      <p className="run-title font-serif leading-tight">{call === undefined ? words : `${capital(call)}: hold`}</p>
+      {call !== undefined && <p className="run-small text-quiet">{words}</p>}
+    </div>
+  );
+}
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** The slips that a rule counts, without voiding anything: looks at the sheet against their allowance, lifts of the line. */
+function Tally({ state, exercise, onSay, className }: SegmentProps & { exercise: Exercise; className: string }) {
+  const visit = state.visits.at(-1);
+  const peeking = countsPeeks(exercise);
+  const lifting = exercise.rule.lifts === 'none';
+  if (!visit || (!peeking && !lifting)) return null;
+  const { spentMs, allowedMs, within } = readPeeks(visit.peeks, state.lengthMs);
+  const words = peeking
+    ? visit.peeks.length > 0 &&
+      `${counted(visit.peeks.length, 'peek')}, ${(spentMs / 1000).toFixed(1)} s of ${(allowedMs / 1000).toFixed(1)} s${within ? '' : ', over'}. Go on.`
+    : visit.lifts > 0 && `${counted(visit.lifts, 'lift')}. Set it down where you left off; nothing is lost.`;
+  return (
+    <div className={`absolute bottom-10 max-w-[280px] ${className}`}>
+      <RunButton
+        className="btn-quiet h-14 bg-plate/80"
+        onPress={() => onSay(peeking ? { type: 'peek' } : { type: 'lift' })}
+      >
+        {peeking ? <Eye size={18} aria-hidden /> : <PenLine size={18} aria-hidden />}
+        {peeking ? 'I peeked' : 'I lifted'} <kbd className="kbd kbd-sm">I</kbd>
+      </RunButton>
+      <p className="mt-1 min-h-[20px] text-[14px] text-quiet" role="status">
+        {words}
+      </p>
+    </div>
+  );
+}
+
+const ICONS: Record<RuleTopic, LucideIcon> = {
+  eyes: Eye,
+  'eyes closed': EyeOff,
+  line: PenLine,
+  mark: Pencil,
+  view: Eye,
+};
+
+function RuleMarks({ exercise, hidden }: { exercise: Exercise; hidden: boolean }) {
+  return (
+    <ul className="run-rule mt-1">
+      {ruleCard(exercise, hidden).map(({ topic, words }) => {
+        const Icon = ICONS[topic];
+        return (
+          <li key={words} className="flex items-start gap-2 leading-6">
+            <Icon size={17} strokeWidth={1.6} aria-hidden className="mt-[3px] shrink-0" /> {words}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

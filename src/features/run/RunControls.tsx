@@ -1,0 +1,81 @@
+'use client';
+import { AppWindow, ChevronLeft, ChevronRight, CircleHelp, CopyPlus, Glasses, Pause, Play, Square } from 'lucide-react';
+import type { ReactNode } from 'react';
+
+function Control({
+  label,
+  hint,
+  onPress,
+  on,
+  children,
+}: {
+  label: string;
+  hint: string;
+  onPress: () => void;
+  on?: boolean;
+  children: ReactNode;
+}) {
+  return (
+    <button
+      type="button"
+      className={`btn-quiet btn btn-square h-14 w-14 max-sm:w-auto max-sm:min-w-0 max-sm:flex-1 max-sm:px-0 lg:h-11 lg:w-11 ${on ? 'border-ink' : ''}`}
+      aria-label={label}
+      aria-pressed={on}
+      title={`${label} (${hint})`}
+      onClick={(event) => {
+        onPress();
+        // Keys go to the session again, not to the button just pressed.
+        event.currentTarget.blur();
+      }}
+    >
+      {children}
+    </button>
+  );
+}
+
+/** What is done by hand while a session runs; each is a key too. */
+export function RunControls({
+  held,
+  aidsShown,
+  oneMore,
+  onKey,
+}: {
+  held: boolean;
+  aidsShown: boolean;
+  oneMore: boolean;
+  /** Presses the key that does it. */
+  onKey: (key: string) => void;
+}) {
+  return (
+    <div className="flex gap-2 max-sm:w-full max-sm:gap-1">
+      <Control label="Back" hint="Left" onPress={() => onKey('ArrowLeft')}>
+        <ChevronLeft aria-hidden size={22} />
+      </Control>
+      <Control label={held ? 'Go on' : 'Pause'} hint="Space" onPress={() => onKey(' ')}>
+        {held ? <Play aria-hidden size={20} /> : <Pause aria-hidden size={20} />}
+      </Control>
+      <Control label="Next" hint="Right" onPress={() => onKey('ArrowRight')}>
+        <ChevronRight aria-hidden size={22} />
+      </Control>
+      <Control label="One more" hint="N" on={oneMore} onPress={() => onKey('n')}>
+        <CopyPlus aria-hidden size={19} />
+      </Control>
+      <Control label="Stop and keep" hint="X" onPress={() => onKey('x')}>
+        <Square aria-hidden size={18} />
+      </Control>
+      <Control label="Seeing aids" hint="Q" on={aidsShown} onPress={() => onKey('q')}>
+        <Glasses aria-hidden size={20} />
+      </Control>
+      <span className="max-sm:hidden">
+        <Control label="Second window" hint="W" onPress={() => onKey('w')}>
+          <AppWindow aria-hidden size={19} />
+        </Control>
+      </span>
+      <span className="max-sm:hidden">
+        <Control label="Keys" hint="?" onPress={() => onKey('?')}>
+          <CircleHelp aria-hidden size={20} />
+        </Control>
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,253 @@
+'use client';
+import dynamic from 'next/dynamic';
+import { type PointerEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { MAX_ZOOM, type Viewing, WHOLE, withStart } from '@/core/journal/viewing';
+import type { Exercise } from '@/core/practice/exercises/exercise';
+import type { PathPoint } from '@/core/seeing/edgePace';
+import { held, pictureAt, placeIn, type Rect, type Turned, zoomedAt } from '@/core/seeing/place';
+import { parsePictureReference } from '@/core/references/picture';
+import { knownFacts } from '@/storage/references';
+import type { LayerId } from '@/ui/answerKey/layers';
+import { ValueFilters, valuesFilter } from '@/ui/ValueFilters';
+import { type Aids, allowedAids, filterOfAids, withView } from './aids';
+import { PictureStage } from './PictureStage';
+import { StageMarks } from './StageMarks';
+import type { DrawnKey } from '@/core/figure/facts/answerKey';
+import { useCloseUp } from './useCloseUp';
+import type { ReadyPicture } from './usePictures';
+import { useStageSize } from './useStageSize';
+
+// After the time only.
+const AnswerKeyOverlay = dynamic(() => import('@/ui/answerKey/AnswerKeyOverlay').then((m) => m.AnswerKeyOverlay));
+
+const MARGIN = { x: 34, y: 30 };
+const FILTER_NAME = 'run';
+const WIDE_PX = 640;
+/** A press that moves less than this is a tap. */
+const TAP_PX = 6;
+/** Points of a traced edge are at least this far apart, shares. */
+const TRACE_STEP = 0.004;
+const WHEEL_SPEED = 0.0018;
+
+export interface Stage {
+  pictures: ReadonlyMap<string, ReadyPicture>;
+  /** The picture to be seen now; null for none. */
+  shownId: string | null;
+  /** Shown beside words rather than alone. */
+  aside: boolean;
+  dim: boolean;
+  exercise: Exercise | undefined;
+  aids: Aids;
+  viewing: Viewing;
+  onViewing: (change: (before: Viewing) => Viewing) => void;
+  /** The words stand on this side of the picture. */
+  wordsOn: 'left' | 'right';
+  startPoint: PathPoint | undefined;
+  /** Called with shares of the picture where a tap marks the beginning. */
+  onStartPoint: ((x: number, y: number) => void) | undefined;
+  onPlumb: (x: number, y: number) => void;
+  spentShare: () => number;
+  /** What is known of the figure shown. */
+  answers: DrawnKey | undefined;
+  /** All of it is drawn over the picture. */
+  answersShown: boolean;
+  /** Told how high the picture stands at zoom 1, CSS pixels; undefined while none is seen. */
+  onPlace: (heightPx: number | undefined) => void;
+  /** Told where the pointer is on the picture, shares. */
+  onPointer: (at: readonly [number, number]) => void;
+}
+
+const ANSWERS: ReadonlySet<LayerId> = new Set(['action', 'masses', 'tilts', 'landmarks']);
+
+/** The edge that the pace follows: what the learner traced, else a figure's outline. */
+function edgeOf(
+  answers: DrawnKey | undefined,
+  traced: Viewing['edge'],
+): { points: readonly PathPoint[]; closed: boolean } | undefined {
+  if (traced && traced.length > 1) return { points: traced, closed: false };
+  const outline = answers?.outline.at(0);
+  if (!answers || !outline) return undefined;
+  return {
+    points: outline.points.map(([x, y]): PathPoint => [x / answers.width, y / answers.height]),
+    closed: outline.closed,
+  };
+}
+
+/** The picture in its place, with what helps to see it; wheel, fingers and drags zoom and pan it. */
+export function RunStage(props: Stage) {
+  const { pictures, shownId, aside, dim, exercise, viewing, onViewing, wordsOn, startPoint, spentShare, answers } =
+    props;
+  const frame = useRef<HTMLDivElement>(null);
+  const size = useStageSize(frame);
+  const ruled = useMemo(() => allowedAids(props.aids, exercise), [props.aids, exercise]);
+  const aids = useMemo(() => withView(ruled, exercise?.rule.view), [ruled, exercise]);
+  const turned: Turned = useMemo(
+    () => ({
+      zoom: viewing.zoom,
+      panX: viewing.panX,
+      panY: viewing.panY,
+      mirrored: aids.mirrored,
+      upsideDown: aids.upsideDown,
+    }),
+    [viewing, aids.mirrored, aids.upsideDown],
+  );
+  const closeUp = useCloseUp(shownId, viewing.zoom);
+  const edge = useMemo(() => edgeOf(answers, viewing.edge), [answers, viewing.edge]);
+  const tracing = aids.pace && edge === undefined && shownId !== null && parsePictureReference(shownId) !== undefined;
+  const [trace, setTrace] = useState<readonly PathPoint[]>([]);
+
+  const placeOf = useCallback(
+    (bitmap: ImageBitmap): Rect | undefined => {
+      if (!size || size.width <= 2 * MARGIN.x || size.height <= 2 * MARGIN.y) return undefined;
+      const room = { x: MARGIN.x, y: MARGIN.y, width: size.width - 2 * MARGIN.x, height: size.height - 2 * MARGIN.y };
+      const away = aside ? 0.88 : 0.62;
+      const lean = size.width < WIDE_PX ? 0.5 : wordsOn === 'left' ? away : 1 - away;
+      return placeIn(room, bitmap.width, bitmap.height, lean);
+    },
+    [size, aside, wordsOn],
+  );
+  const shown = shownId === null ? undefined : pictures.get(shownId);
+  const shownPlace = shown?.kind === 'ready' ? placeOf(shown.bitmap) : undefined;
+  const { onPlace } = props;
+  const heightPx = shownPlace?.height;
+  useEffect(() => onPlace(heightPx), [onPlace, heightPx]);
+
+  /** A pointer's place on the picture. */
+  const onPicture = (event: { clientX: number; clientY: number }): readonly [number, number] | undefined => {
+    const box = frame.current?.getBoundingClientRect();
+    if (!box || !shownPlace) return undefined;
+    return pictureAt(shownPlace, turned, event.clientX - box.left, event.clientY - box.top);
+  };
+  const fingers = useRef(new Map<number, { x: number; y: number }>());
+  const pressed = useRef<{ x: number; y: number; moved: boolean }>(undefined);
+  const turn = (next: Turned): void =>
+    onViewing((before) => ({ ...before, zoom: next.zoom, panX: next.panX, panY: next.panY }));
+  const zoomAt = (factor: number, clientX: number, clientY: number): void => {
+    const box = frame.current?.getBoundingClientRect();
+    if (box && shownPlace)
+      turn(zoomedAt(shownPlace, turned, turned.zoom * factor, clientX - box.left, clientY - box.top, MAX_ZOOM));
+  };
+
+  const onPointerDown = (event: PointerEvent<HTMLDivElement>): void => {
+    if (!shownPlace || (event.target as HTMLElement).closest('button, a, input')) return;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    fingers.current.set(event.pointerId, { x: event.clientX, y: event.clientY });
+    pressed.current = { x: event.clientX, y: event.clientY, moved: fingers.current.size > 1 };
+    if (tracing) setTrace([]);
+  };
+  const onPointerMove = (event: PointerEvent<HTMLDivElement>): void => {
+    const at = onPicture(event);
+    if (at) props.onPointer(at);
+    const before = fingers.current.get(event.pointerId);
+    if (!before || !shownPlace || !pressed.current) return;
+    if (Math.hypot(event.clientX - pressed.current.x, event.clientY - pressed.current.y) > TAP_PX)
+      pressed.current.moved = true;
+    const other = [...fingers.current].find(([id]) => id !== event.pointerId)?.[1];
+    fingers.current.set(event.pointerId, { x: event.clientX, y: event.clientY });
+    if (other) {
+      const apart = Math.hypot(before.x - other.x, before.y - other.y);
+      const now = Math.hypot(event.clientX - other.x, event.clientY - other.y);
+      if (apart > 0) zoomAt(now / apart, (event.clientX + other.x) / 2, (event.clientY + other.y) / 2);
+    } else if (tracing && at) {
+      setTrace((points) => traced(points, at));
+    } else if (turned.zoom > 1 && pressed.current.moved) {
+      turn(
+        held({
+          ...turned,
+          panX: turned.panX + (event.clientX - before.x) / shownPlace.width,
+          panY: turned.panY + (event.clientY - before.y) / shownPlace.height,
+        }),
+      );
+    }
+  };
+  const onPointerUp = (event: PointerEvent<HTMLDivElement>): void => {
+    const press = pressed.current;
+    if (!fingers.current.delete(event.pointerId) || !press) return;
+    if (tracing && trace.length > 1) {
+      onViewing((before) => ({ ...before, edge: trace.map(([x, y]): [number, number] => [x, y]) }));
+      return;
+    }
+    const at = onPicture(event);
+    if (press.moved || !at || Math.min(...at) < 0 || Math.max(...at) > 1) return;
+    if (aids.plumb) props.onPlumb(at[0], at[1]);
+    else if (props.onStartPoint) {
+      props.onStartPoint(at[0], at[1]);
+      onViewing((before) => withStart(before, at[0], at[1], Date.now()));
+    }
+  };
+
+  return (
+    <div
+      ref={frame}
+      className="[container-type:size] absolute inset-0 touch-none overflow-hidden"
+      onPointerDown={onPointerDown}
+      onPointerMove={onPointerMove}
+      onPointerUp={onPointerUp}
+      onPointerCancel={(event) => fingers.current.delete(event.pointerId)}
+      onWheel={(event) => zoomAt(Math.exp(-event.deltaY * WHEEL_SPEED), event.clientX, event.clientY)}
+    >
+      <ValueFilters name={FILTER_NAME} threshold={aids.threshold} />
+      {[...pictures].map(([id, picture]) => {
+        const place = picture.kind === 'ready' ? placeOf(picture.bitmap) : undefined;
+        if (picture.kind !== 'ready' || !place) return null;
+        const visible = id === shownId && !aids.hidden;
+        return (
+          <PictureStage
+            key={id}
+            bitmap={(id === shownId && closeUp) || picture.bitmap}
+            place={place}
+            turned={id === shownId ? turned : { ...turned, ...WHOLE }}
+            filter={filterOfAids(aids, valuesFilter(aids.values, FILTER_NAME))}
+            ground={aids.values > 0}
+            visible={visible}
+            dim={dim}
+            label={`Reference: ${knownFacts(id)?.name ?? 'a picture of yours'}`}
+          >
+            {props.answersShown && answers && <AnswerKeyOverlay answers={answers} shown={ANSWERS} label="Answer key" />}
+            {!aside && (
+              <StageMarks
+                answers={answers}
+                place={place}
+                turned={turned}
+                aids={aids}
+                starts={props.onStartPoint ? earlierStarts(viewing, startPoint) : []}
+                startPoint={startPoint}
+                edge={tracing ? { points: trace, closed: false } : edge}
+                spentShare={spentShare}
+              />
+            )}
+          </PictureStage>
+        );
+      })}
+      {shownId !== null && shown?.kind !== 'ready' && (
+        <p className="absolute inset-0 grid place-items-center px-8 text-center">
+          {shown
+            ? 'This picture is no longer here. Draw the pose before it from memory, or go to the next.'
+            : 'Getting the picture ready.'}
+        </p>
+      )}
+      {tracing && trace.length < 2 && (
+        <p className="absolute inset-x-0 bottom-24 text-center font-serif text-[20px] halo">
+          Trace the edge on the picture with pen, mouse or finger: the dot will run along it. It is remembered.
+        </p>
+      )}
+    </div>
+  );
+}
+
+const traced = (points: readonly PathPoint[], at: readonly [number, number]): readonly PathPoint[] => {
+  const last = points.at(-1);
+  const inside: PathPoint = [Math.max(0, Math.min(1, at[0])), Math.max(0, Math.min(1, at[1]))];
+  return last && Math.hypot(inside[0] - last[0], inside[1] - last[1]) < TRACE_STEP ? points : [...points, inside];
+};
+
+/** Where it was begun before now, each place once. */
+function earlierStarts({ starts }: Viewing, now: PathPoint | undefined): PathPoint[] {
+  const seen = new Set(now ? [now.join()] : []);
+  return starts.flatMap(({ x, y }): PathPoint[] => {
+    const key = [x, y].join();
+    if (seen.has(key)) return [];
+    seen.add(key);
+    return [[x, y]];
+  });
+}

@@ -1,0 +1,169 @@
+'use client';
+import { useSearchParams } from 'next/navigation';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { withChoices } from '@/core/clock/choices';
+import type { Session } from '@/core/journal/session';
+import { clockDigits } from '@/core/practice/duration';
+import { isCalm } from '@/core/practice/exercises/exercise';
+import { poseExercise } from '@/core/practice/poseExercise';
+import { referenceOf, showsReference } from '@/core/practice/showsReference';
+import { PLAIN_ROOM, useRoom } from '@/storage/room';
+import { runningSession } from '@/storage/sessions';
+import { useStored } from '@/storage/useStored';
+import { EdgeClock } from '@/ui/EdgeClock';
+import { useNow } from '@/ui/useNow';
+import { NO_AIDS } from './aids';
+import type { Run } from './controller';
+import { CueFlash } from './CueFlash';
+import { plainKey } from './plainKey';
+import { type Follower, followRun } from './runChannel';
+import { RunStage } from './RunStage';
+import { SegmentWords } from './SegmentWords';
+import { useDrawnKey } from './useDrawnKey';
+import { useKeys } from './useKeys';
+import { usePictures } from './usePictures';
+import { useRunState } from './useRun';
+import { useTimeLeft } from './useTimeLeft';
+import { useViewing } from './useViewing';
+import { comingReferences, poseCount, previewOf } from './words';
+
+/** The same session in another window: picture and clock, or for a room with a model the clock alone. */
+export function SecondWindow() {
+  const session = useStored(async () => (await runningSession()) ?? null, ['sessions'], []);
+  const id = session.value?.id;
+  if (session.value === undefined) return <Waiting words="Looking for the session." />;
+  if (!session.value || !id) return <Waiting words="No session is running. This window follows the next one." />;
+  return <Following key={id} session={session.value} />;
+}
+
+function Waiting({ words }: { words: string }) {
+  return (
+    <main className="grid min-h-dvh place-content-center bg-plate p-6 text-center">
+      <h1 className="max-w-xl text-[26px]" aria-live="polite">
+        {words}
+      </h1>
+    </main>
+  );
+}
+
+function Following({ session }: { session: Session }) {
+  const [follower, setFollower] = useState<Follower>();
+  // The session as it was when this window first saw it; its events come over the channel.
+  const first = useRef(session);
+  useEffect(() => {
+    const made = followRun(first.current);
+    setFollower(made);
+    return () => {
+      void made.run.close(undefined);
+    };
+  }, []);
+  return follower ? <Followed session={session} follower={follower} /> : <Waiting words="Looking for the session." />;
+}
+
+const nothing = (): void => undefined;
+
+function Followed({ session, follower }: { session: Session; follower: Follower }) {
+  const clockOnly = useSearchParams().get('show') === 'clock';
+  const [alone, setAlone] = useState(clockOnly);
+  const { run } = follower;
+  const { segments } = run.timeline;
+  const state = useRunState(run);
+  const now = useNow(1000);
+  const heard = now > 0 && follower.heard();
+  const plan = useMemo(() => withChoices(session.plan, state.others), [session.plan, state.others]);
+  const room = useRoom().value ?? PLAIN_ROOM;
+  const done = state.phase === 'done';
+  const segment = segments[Math.min(state.segmentIndex, segments.length - 1)];
+  const exercise = poseExercise(plan, segment);
+  const coming = useMemo(
+    () => (alone ? [] : comingReferences(plan, segments, Math.max(0, state.segmentIndex - 3))),
+    [plan, segments, state.segmentIndex, alone],
+  );
+  const pictures = usePictures(coming);
+  const previewId = previewOf(plan, segments, state.segmentIndex, room.leadInShows);
+  const shownId = alone || done ? null : showsReference(plan, segment) ? referenceOf(plan, segment) : previewId;
+  const [viewing] = useViewing(shownId, room.evenSizes);
+  const aids = follower.aids() ?? NO_AIDS;
+  const answers = useDrawnKey(shownId, aids.pace || aids.envelope || aids.face || aids.grid === 'heads');
+  const { left, spentShare } = useTimeLeft(run);
+  const press = useCallback((key: string): boolean => pressHere(run, key, () => setAlone((a) => !a)), [run]);
+  useKeys(press, nothing, room.learned);
+  const resting = segment.kind === 'rest' || segment.kind === 'body' || segment.kind === 'lookBack';
+  return (
+    <main className="easel fixed inset-0 overflow-hidden bg-plate">
+      <h1 className="sr-only">Second window of the session</h1>
+      {!alone && (
+        <RunStage
+          pictures={pictures}
+          shownId={shownId}
+          aside={previewId !== null && previewId === shownId}
+          dim={state.phase === 'held'}
+          exercise={exercise}
+          aids={aids}
+          viewing={viewing}
+          onViewing={nothing}
+          wordsOn={room.hand === 'right' ? 'left' : 'right'}
+          startPoint={state.visits.at(-1)?.startPoint}
+          onStartPoint={undefined}
+          onPlumb={nothing}
+          spentShare={spentShare}
+          answers={answers}
+          answersShown={false}
+          onPlace={nothing}
+          onPointer={nothing}
+        />
+      )}
+      <EdgeClock
+        left={left}
+        tone={resting ? 'rest' : 'drawing'}
+        urgent={segment.kind === 'draw' && exercise !== undefined && !isCalm(exercise)}
+      />
+      <CueFlash run={run} vibrate={false} />
+      {done ? (
+        <p className="run-title absolute inset-0 grid place-content-center font-serif">The session is over.</p>
+      ) : alone ? (
+        <div className="absolute inset-0 grid place-content-center gap-2 text-center">
+          <p className="run-small">{exercise?.name ?? (resting ? 'Rest' : 'Lines')}</p>
+          <p className="run-count digits leading-none" role="timer" aria-label="Time left">
+            {clockDigits(
+              segment.open ? state.elapsedMs - (state.elapsedMs % 1000) : Math.ceil(state.leftMs / 1000) * 1000,
+            )}
+          </p>
+          <p className="run-small text-quiet">{poseCount(plan, segment)}</p>
+        </div>
+      ) : (
+        <SegmentWords
+          plan={plan}
+          segments={segments}
+          state={state}
+          clock="large"
+          wordsOn={room.hand === 'right' ? 'left' : 'right'}
+          onCommand={run.command}
+          onSay={run.say}
+        />
+      )}
+      <p role="status" className="absolute inset-x-0 bottom-3 text-center text-quiet">
+        {state.phase === 'held' && heard && 'On hold.'}
+        {!heard && 'The window that runs the session is not heard. Open it again to go on.'}
+      </p>
+    </main>
+  );
+}
+
+/** Keys that mean something in this window: they steer the session in the other. */
+function pressHere(run: Run, key: string, onAlone: () => void): boolean {
+  switch (key) {
+    case ' ':
+    case 'Enter':
+      run.command(run.state().phase === 'held' ? 'resume' : 'pause');
+      return true;
+    case 'k':
+      onAlone();
+      return true;
+    case 'f':
+      void document.documentElement.requestFullscreen().catch(() => undefined);
+      return true;
+    default:
+      return plainKey(run, key);
+  }
+}

@@ -1,0 +1,20 @@
+import type { RunState } from '@/core/clock/run';
+import type { Plan } from '@/core/practice/schema';
+import type { Segment } from '@/core/practice/timeline';
+import type { Command, Said } from './controller';
+
+/** How large the clock stands, or that it is put away. */
+export const CLOCKS = ['large', 'small', 'none'] as const;
+type ClockSize = (typeof CLOCKS)[number];
+
+export interface SegmentProps {
+  plan: Plan;
+  segments: readonly Segment[];
+  segment: Segment;
+  state: RunState;
+  clock: ClockSize;
+  /** Where the words stand: opposite the drawing hand's controls. */
+  wordsOn: 'left' | 'right';
+  onCommand: (command: Command) => void;
+  onSay: (said: Said) => void;
+}

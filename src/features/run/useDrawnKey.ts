@@ -1,0 +1,47 @@
+'use client';
+import { useEffect, useState } from 'react';
+import { STUDIO } from '@/core/figure/appearance';
+import type { DrawnKey } from '@/core/figure/facts/answerKey';
+import { isMirrored, parsePictureReference } from '@/core/references/picture';
+import { loadBody } from '@/storage/bodies';
+import { loadPicture } from '@/storage/pictures';
+import { startFigureWorker } from '@/workers/clients';
+
+/** The answer key of a picture of the learner's, by the points of its body; undefined where none were found, or where it is mirrored. */
+async function keyOfPicture(referenceId: string, pictureId: string): Promise<DrawnKey | undefined> {
+  const [picture, body, { pointsKey }] = await Promise.all([
+    loadPicture(pictureId),
+    loadBody(pictureId),
+    import('@/core/body/pointsKey'),
+  ]);
+  if (!picture || !body || isMirrored(referenceId)) return undefined;
+  return pointsKey(body.points, body.space, picture.widthPx, picture.heightPx);
+}
+
+/** What a teacher would draw over a reference, worked out when it is first wanted: a figure's in a worker. */
+export function useDrawnKey(referenceId: string | null, wanted: boolean): DrawnKey | undefined {
+  const [known, setKnown] = useState<{ id: string; key: DrawnKey }>();
+  const id = wanted && referenceId !== null && known?.id !== referenceId ? referenceId : undefined;
+  useEffect(() => {
+    if (id === undefined) return;
+    const pictureId = parsePictureReference(id);
+    const worker = pictureId === undefined ? startFigureWorker() : undefined;
+    let current = true;
+    const key =
+      pictureId === undefined
+        ? worker?.api.read(id, { ...STUDIO, covered: false }).then((reading): DrawnKey => reading.key)
+        : keyOfPicture(id, pictureId);
+    key?.then(
+      (found) => {
+        if (current && found) setKnown({ id, key: found });
+      },
+      // Without it nothing is drawn over the picture; everything else goes on.
+      () => undefined,
+    );
+    return () => {
+      current = false;
+      worker?.stop();
+    };
+  }, [id]);
+  return known?.id === referenceId ? known.key : undefined;
+}

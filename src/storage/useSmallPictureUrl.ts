@@ -1,0 +1,15 @@
+'use client';
+import { catalogued } from '@/core/figure/catalogue';
+import { useHidden } from './hiddenReference';
+import { smallPictureUrl } from './references';
+import { useCovered } from './useCovered';
+
+/** Addresses of small pictures of figures in the sets, covered where the screen is shared; none while drawn from memory. */
+export function useSmallPictureUrl(): (referenceId: string) => string | undefined {
+  const covered = useCovered();
+  const isHidden = useHidden();
+  return (referenceId) => {
+    const entry = isHidden(referenceId) ? undefined : catalogued(referenceId);
+    return entry && covered !== undefined ? smallPictureUrl(entry, covered) : undefined;
+  };
+}
