@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { loadSetting, saveSetting } from './settings';
+import { changeSetting, loadSetting } from './settings';
 import { type Stored, useStored } from './useStored';
 
 const ROOMS = ['desk', 'easel', 'model', 'pocket'] as const;
@@ -30,8 +30,7 @@ const roomSchema = z.object({
 export type Room = z.infer<typeof roomSchema>;
 export const PLAIN_ROOM: Room = roomSchema.parse({});
 
-export async function loadRoom(): Promise<Room> {
-  const kept = await loadSetting('room');
+function parseRoom(kept: string | undefined): Room {
   if (kept === undefined) return PLAIN_ROOM;
   try {
     return roomSchema.parse(JSON.parse(kept));
@@ -41,8 +40,9 @@ export async function loadRoom(): Promise<Room> {
   }
 }
 
-export async function changeRoom(change: Partial<Room>): Promise<void> {
-  await saveSetting('room', JSON.stringify(roomSchema.parse({ ...(await loadRoom()), ...change })));
-}
+export const loadRoom = async (): Promise<Room> => parseRoom(await loadSetting('room'));
+
+export const changeRoom = (change: Partial<Room>): Promise<void> =>
+  changeSetting('room', (before) => JSON.stringify(roomSchema.parse({ ...parseRoom(before), ...change })));
 
 export const useRoom = (): Stored<Room> => useStored(loadRoom, ['settings'], []);

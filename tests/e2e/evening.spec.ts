@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { png } from '../images';
-import { chooseMinutes, startSession, sumsShown } from './steps';
+import { chooseMinutes, kept, startSession, sumsShown } from './steps';
 
 test('from the first visit to drawing in two actions: opening and Start', async ({ page }) => {
   await page.goto('/');
@@ -67,6 +67,7 @@ test('the minutes chosen last and the theme are remembered', async ({ page }) =>
   await page.goto('/');
   await chooseMinutes(page, 4);
   await page.getByRole('button', { name: 'Night studio: dim the lights' }).click();
+  await kept(page, 'settings', 'minutes', '5');
   await page.reload();
   await expect(page.getByRole('slider', { name: 'How long have you got?' })).toHaveAttribute(
     'aria-valuetext',

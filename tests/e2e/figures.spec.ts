@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import extract from 'png-chunks-extract';
 import text from 'png-chunk-text';
+import { kept } from './steps';
 
 const open = (page: Page, id: string) => page.goto(`/poses/figure?id=${encodeURIComponent(id)}`);
 const longest = (page: Page) =>
@@ -51,7 +52,7 @@ test('light, build and layers change the picture and are remembered', async ({ p
   await expect(page).toHaveURL(/slight/);
   await page.keyboard.press('7');
   await expect(page.getByRole('checkbox', { name: 'Envelope' })).toBeChecked();
-  await page.waitForTimeout(300); // until it is written
+  await kept(page, 'settings', 'figurePage', 'envelope');
   await page.reload();
   await expect(page.getByRole('radio', { name: 'Plaster' })).toBeChecked();
   await expect(page.getByRole('radio', { name: 'from behind it', exact: true })).toBeChecked();

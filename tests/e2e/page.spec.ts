@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { png } from '../images';
-import { pose, posesBlock, runPlan, stopAndKeep, WAITING, WALKING } from './steps';
+import { kept, pose, posesBlock, runPlan, stopAndKeep, WAITING, WALKING } from './steps';
 
 const next = (page: Page) => page.keyboard.press('ArrowRight');
 /** Draw a pose of a plan for a while. */
@@ -46,13 +46,14 @@ test('a page beside its reference: laid over it, in exchange with it, remembered
   await page.keyboard.press('ArrowLeft');
   await page.keyboard.press('ArrowLeft');
   await expect.poll(leftOf).toBeCloseTo(before + 40 - 0.01 * box.width, 0);
-  const kept = await leftOf();
+  const lies = await leftOf();
   await dialog.getByRole('button', { name: 'Close' }).click();
   await expect(dialog).toBeHidden();
+  await kept(page, 'pages', null, '"laid"');
   await page.reload();
   await page.getByRole('button', { name: 'Page 1, larger' }).click();
   await dialog.getByRole('button', { name: /^Pose of/ }).click();
-  await expect.poll(leftOf).toBeCloseTo(kept, 0);
+  await expect.poll(leftOf).toBeCloseTo(lies, 0);
 });
 
 test('up to three marks of what to fix, moved by keys, counted in the journal, shut with judging', async ({ page }) => {
@@ -124,6 +125,7 @@ test('taken out to be shown or sold as far as its pictures allow', async ({ page
   const practice = page.getByRole('button', { name: 'practice only' });
   await practice.click();
   await expect(practice).toHaveAttribute('aria-pressed', 'true');
+  await kept(page, 'pictures', id, 'practice');
   await page.goto(after);
   expect(await takeOut('To show it')).toContain('who is to be named');
   expect(await takeOut('To sell it')).toContain('not for sale');
@@ -132,6 +134,7 @@ test('taken out to be shown or sold as far as its pictures allow', async ({ page
   const credit = page.getByLabel(/^Credit/);
   await credit.fill('A. Baker');
   await credit.blur();
+  await kept(page, 'pictures', id, 'A. Baker');
   await page.reload();
   await expect(credit).toHaveValue('A. Baker');
   await page.goto(after);

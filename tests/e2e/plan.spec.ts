@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { seconds, skipTo } from './steps';
+import { kept, seconds, skipTo } from './steps';
 
 async function openPlan(page: Page): Promise<void> {
   await page.goto('/plan');
@@ -139,8 +139,8 @@ test('the ribbon by keys: choose, lengthen, move, duplicate, split, pin, delete,
   await page.keyboard.press('Delete');
   await expect(page.getByRole('status').filter({ hasText: 'deleted' })).toBeVisible();
   for (let i = 0; i < 6; i++) await page.keyboard.press('Control+z');
-  expect(await names()).toEqual(before);
-  expect(await sum(page)).toEqual(was);
+  await expect.poll(names).toEqual(before);
+  await expect.poll(() => sum(page)).toEqual(was);
   await page.keyboard.press('Control+y');
   await expect(gesture).toHaveAccessibleName(/1 min/);
 });
@@ -193,7 +193,7 @@ test('what is built is fitted into another time, with a pinned block left alone'
   await fill(page, 'Time available', '1:00');
   await page.getByRole('button', { name: 'Fit what is here' }).click();
   await expect(page.getByText(/Even its smallest form is longer than 1:00. Nothing was changed/)).toBeVisible();
-  expect(await sum(page)).toEqual({ total, parts });
+  await expect.poll(() => sum(page)).toEqual({ total, parts });
 });
 
 test('bad input is told beside the field, and nothing is lost', async ({ page }) => {
@@ -213,7 +213,7 @@ test('bad input is told beside the field, and nothing is lost', async ({ page })
     await expect(page.getByRole('alert').filter({ hasText: words })).toBeVisible();
     await expect(field).toHaveValue(typed);
   }
-  expect(await sum(page)).toEqual(before);
+  await expect.poll(() => sum(page)).toEqual(before);
   await page.getByRole('button', { name: `Back to ${shown}` }).click();
   await expect(field).toHaveValue(shown);
   await fill(page, 'How many poses', '0');
@@ -245,7 +245,8 @@ test('a set that is deleted while the plan draws from it is told, and another ca
   const sets = page.getByRole('combobox', { name: 'Set of pictures' });
   await sets.selectOption({ label: 'Feet' });
   await expect(page.getByText(/No picture in this set is as asked for/).first()).toBeVisible();
-  await page.waitForTimeout(500);
+  const setId = new URL(address).searchParams.get('set') ?? '';
+  await kept(page, 'settings', 'planDraft', setId);
   await page.goto(address);
   await page
     .getByRole('button', { name: /Put .* away/ })
@@ -346,7 +347,7 @@ test('a remedy brings blocks and its reason; an exercise of one’s own can be m
   await page.getByLabel('Name', { exact: true }).fill('Knees only');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(block(page, /^Knees only/)).toBeVisible();
-  await page.waitForTimeout(500);
+  await kept(page, 'settings', 'planDraft', 'Knees only');
   await page.reload();
   await expect(block(page, /^Knees only/)).toBeVisible();
 });

@@ -1,20 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { WALKING, keptLog, WAITING, pose, posesBlock, runPlan, seconds, skipTo, startSession } from './steps';
-
-/** Wait until a choice of the room is on disk. */
-const kept = (page: Page, word: string): Promise<void> =>
-  expect
-    .poll(() =>
-      page.evaluate(async () => {
-        const open = indexedDB.open('fox-minute');
-        await new Promise((resolve) => (open.onsuccess = resolve));
-        const get = open.result.transaction('settings').objectStore('settings').get('room');
-        await new Promise((resolve) => (get.onsuccess = resolve));
-        open.result.close();
-        return String(get.result);
-      }),
-    )
-    .toContain(word);
+import { kept, keptLog, WALKING, WAITING, pose, posesBlock, runPlan, seconds, skipTo, startSession } from './steps';
 
 test('a pedal is learned by pressing it, and works; forgotten, it does not', async ({ page }) => {
   await page.goto('/room');
@@ -25,7 +10,7 @@ test('a pedal is learned by pressing it, and works; forgotten, it does not', asy
   await page.getByRole('listitem').filter({ hasText: 'Pause, go on' }).getByRole('button', { name: 'Learn' }).click();
   await page.keyboard.press('F9');
   await expect(page.getByText('F9: Pause, go on')).toBeVisible();
-  await kept(page, 'F9');
+  await kept(page, 'settings', 'room', 'F9');
   await runPlan(page, posesBlock('flowing-gesture', [pose(WALKING, 60_000)]));
   await page.keyboard.press('ArrowRight');
   await page.evaluate(() => window.dispatchEvent(new Event('fox-minute-pedal')));
@@ -68,7 +53,7 @@ test('at the easel everything is larger; for the left hand it stands the other w
   await page.goto('/room');
   await page.getByRole('radio', { name: /At an easel/ }).check();
   await page.getByRole('radio', { name: /the left hand/ }).check();
-  await kept(page, 'left');
+  await kept(page, 'settings', 'room', 'left');
   await page.goto('/run');
   await page
     .getByRole('button', { name: /^Go on/ })
@@ -119,7 +104,7 @@ test('a second window shows the same within a fifth of a second, steers it, and 
 test('in the pocket it is dark, and a tap anywhere goes on or holds', async ({ page }) => {
   await page.goto('/room');
   await page.getByRole('radio', { name: /Phone in the pocket/ }).check();
-  await kept(page, 'pocket');
+  await kept(page, 'settings', 'room', 'pocket');
   await runPlan(page, posesBlock('flowing-gesture', [pose(WALKING, 60_000)]));
   await page.getByRole('button', { name: /Tap to go on or to hold/ }).click();
   await expect(page.getByRole('button', { name: /On hold. Tap to go on/ })).toBeVisible();
@@ -132,6 +117,7 @@ test('a card against the screen: a figure is shown as many centimeters tall as w
   await page.getByRole('slider', { name: 'Width of the card on the screen' }).fill('342');
   await page.getByRole('button', { name: 'They are alike' }).click();
   await expect(page.getByText('Measured: 4.00 pixels a millimeter.')).toBeVisible();
+  await kept(page, 'settings', 'room', '"pxPerMm":');
   await runPlan(page, posesBlock('contour', [pose(WALKING, 300_000)]));
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('img', { name: /Reference:/ })).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { WALKING, keptLog, WAITING, pose, posesBlock, runPlan, seconds } from './steps';
+import { kept, keptLog, WALKING, WAITING, pose, posesBlock, runPlan, seconds } from './steps';
 
 const reference = (page: Page) => page.getByRole('img', { name: /Reference:/ });
 const next = (page: Page) => page.keyboard.press('ArrowRight');
@@ -123,7 +123,7 @@ test('one line: lifts are counted and nothing is lost; the start is marked and r
   await expect(page.getByText('Tap the picture where you begin.')).toHaveCount(0);
   await expect.poll(async () => (await keptLog(page)).map((e) => e.type)).toContain('startPoint');
   // Written a moment later; next time it is there to be left for another place.
-  await page.waitForTimeout(700);
+  await kept(page, 'viewings', WALKING, '"starts":[{');
   await runPlan(page, posesBlock('contour', [pose(WALKING, 300_000)]));
   await next(page);
   await expect(page.getByText('Crosses: where you began before.')).toBeVisible();
@@ -214,7 +214,7 @@ test('seeing aids change what is seen and never the picture; zoom is remembered 
   await next(page);
   await expect(reference(page)).toBeVisible();
   const filter = () => reference(page).evaluate((c) => getComputedStyle(c).filter);
-  expect(await filter()).toContain('values-2');
+  await expect.poll(filter).toContain('values-2');
   const values = await shades(page);
   expect(values).toBe(2);
   await page.keyboard.down('s');
@@ -224,8 +224,8 @@ test('seeing aids change what is seen and never the picture; zoom is remembered 
   const width = async () => (await reference(page).boundingBox())?.width ?? 0;
   const whole = await width();
   await page.keyboard.press('z');
-  expect(await width()).toBeCloseTo(2 * whole, 0);
-  await page.waitForTimeout(700);
+  await expect.poll(width).toBeCloseTo(2 * whole, 0);
+  await kept(page, 'viewings', WALKING, '"zoom":2');
   await next(page);
   await next(page);
   await next(page);

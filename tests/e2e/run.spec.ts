@@ -112,7 +112,7 @@ test('the keys can be asked for, the clock made smaller and put away', async ({ 
   const height = async () => (await timer.boundingBox())?.height ?? 0;
   const large = await height();
   await page.keyboard.press('c');
-  expect(await height()).toBeLessThan(large / 2);
+  await expect.poll(height).toBeLessThan(large / 2);
   await page.keyboard.press('c');
   await expect(timer).toHaveCount(0);
   await page.keyboard.press('?');

@@ -84,6 +84,26 @@ export async function runPlan(page: Page, ...blocks: object[]): Promise<void> {
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
 }
 
+/** Wait until something is on disk: its record (with no key, any record of the store), as JSON, holds some words. Before a page is left, where it shows a change at once. */
+export const kept = (page: Page, store: string, key: string | null, words: string): Promise<void> =>
+  expect
+    .poll(() =>
+      page.evaluate(
+        async ([from, of]) => {
+          const open = indexedDB.open('fox-minute');
+          await new Promise((resolve) => (open.onsuccess = resolve));
+          const records = open.result.transaction(from).objectStore(from);
+          const get = (of === null ? records.getAll() : records.get(of)) as IDBRequest<unknown>;
+          await new Promise((resolve) => (get.onsuccess = resolve));
+          open.result.close();
+          // Settings of several parts are JSON already.
+          return typeof get.result === 'string' ? get.result : (JSON.stringify(get.result) ?? '');
+        },
+        [store, key] as const,
+      ),
+    )
+    .toContain(words);
+
 /** The log of the session that runs or ran last, as it is on disk. */
 export const keptLog = (page: Page): Promise<{ type: string; atMs: number }[]> =>
   page.evaluate(async () => {

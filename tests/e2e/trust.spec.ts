@@ -69,9 +69,9 @@ test('the screen is kept awake while a session runs and let go after it', async 
   });
   const calls = () => page.evaluate(() => (window as unknown as { wakeCalls: string[] }).wakeCalls);
   await startSession(page, 1);
-  expect(await calls()).toEqual(['screen']);
+  await expect.poll(calls).toEqual(['screen']);
   await stopAndKeep(page);
-  expect(await calls()).toEqual(['screen', 'released']);
+  await expect.poll(calls).toEqual(['screen', 'released']);
 });
 
 test('a view that was never rendered is shown rough, then fine, within the session', async ({ page }) => {
@@ -128,7 +128,7 @@ test('a view that was never rendered is shown rough, then fine, within the sessi
   const canvas = page.locator('canvas[aria-label="Reference: Archer lunging"]');
   await expect(canvas).toBeVisible({ timeout: 60_000 });
   const size = () => canvas.evaluate((c: HTMLCanvasElement) => Math.max(c.width, c.height));
-  expect(await size()).toBeGreaterThanOrEqual(500);
+  await expect.poll(size).toBeGreaterThanOrEqual(500);
   await expect.poll(size, { timeout: 90_000 }).toBeGreaterThanOrEqual(800);
 });
 

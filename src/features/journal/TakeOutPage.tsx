@@ -26,11 +26,14 @@ export function TakeOutPage({ page, session, number }: { page: Page; session: Se
   const [problem, setProblem] = useState('');
   const takeOut = async (purpose: Purpose): Promise<void> => {
     const found = exportGate(purpose, await sourcesOf(session));
-    setGate(found);
-    if (!found.allowed) return;
+    if (!found.allowed) {
+      setGate(found);
+      return;
+    }
     const photo = await loadImage(imageKey('page', page.id));
     if (!photo) throw new Error('The photograph of the page is not at hand.');
     download(await withCredits(photo, found.credits), `page-${String(number)}.jpg`);
+    setGate(found);
   };
   return (
     <section aria-label="Take it out">
@@ -44,6 +47,7 @@ export function TakeOutPage({ page, session, number }: { page: Page; session: Se
             className="btn-quiet btn min-h-11"
             onClick={() => {
               setProblem('');
+              setGate(undefined);
               takeOut(purpose).catch((error: unknown) => setProblem(storageProblem(error)));
             }}
           >
