@@ -41,6 +41,8 @@ const SHOWS: Record<string, readonly [figure: string, ...layers: string[]]> = {
   'new-medium': ['stilt-walker-calling', 'light', 'action'],
   'two-values': ['bell-ringer-against-a-crate', 'light'],
   'tone-study': ['bread-carrier-with-a-basket', 'light', 'contours'],
+  'line-then-tone': ['bell-ringer-pulling-down', 'contours', 'light'],
+  'small-plans': ['bread-carrier-kneading', 'light', 'negatives'],
   'two-pens': ['archer-presenting', 'action', 'contours'],
   'main-piece': ['net-mender-watching', 'light', 'envelope'],
 };

@@ -62,6 +62,7 @@ function pictureFacts(picture: Picture): ReferenceFacts {
     family: facts.family,
     eyeLevel: facts.eyeLevel,
     extent: facts.extent,
+    hand: facts.hand,
     foreshortened: facts.foreshortened === undefined ? undefined : facts.foreshortened === 'yes',
     difficulty: facts.difficulty === undefined ? undefined : Number(facts.difficulty),
   };

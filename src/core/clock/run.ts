@@ -228,6 +228,9 @@ function apply(r: Replay, event: RunEvent): void {
     case 'lift':
       current(r).lifts++;
       break;
+    case 'intoRoom':
+      current(r).intoRoom = true;
+      break;
     case 'startPoint':
       current(r).startPoint = [event.x, event.y];
       break;

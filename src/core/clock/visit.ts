@@ -21,6 +21,8 @@ export interface Visit {
   /** Looks at the sheet, each with how long it took, milliseconds. */
   peeks: number[];
   lifts: number;
+  /** Drawn into a room in perspective. */
+  intoRoom?: true;
   /** Where it was begun on the picture, shares of width and height. */
   startPoint?: readonly [x: number, y: number];
   /** Whether the whole figure was down at the end, as the learner said. */

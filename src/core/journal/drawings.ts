@@ -4,7 +4,8 @@ import type { Visit } from '../clock/visit';
 import type { Exercise } from '../practice/exercises/exercise';
 import { poseExercise } from '../practice/poseExercise';
 import { referenceOf } from '../practice/showsReference';
-import { expandPlan } from '../practice/timeline';
+import type { Plan } from '../practice/schema';
+import { expandPlan, type Segment } from '../practice/timeline';
 import type { Session } from './session';
 
 /** One stay at a drawing. Going back to it and starting it over are stays of their own. */
@@ -14,9 +15,16 @@ export interface Drawing {
   exercise: Exercise;
   /** What it was drawn from; null for nothing. */
   referenceId: string | null;
+  /** Said with it: which quality of line, which element. */
+  label?: string;
   spentMs: number;
   visit: Visit;
 }
+
+const poseLabel = ({ blocks }: Plan, { blockIndex, poseIndex }: Segment): string | undefined => {
+  const block = blocks[blockIndex];
+  return block.kind === 'poses' ? block.poses[poseIndex]?.label : undefined;
+};
 
 /** Every stay at a drawing in a session, in order, however short. */
 function staysOf({ plan, log, lastSeenMs }: Session): Drawing[] {
@@ -26,7 +34,9 @@ function staysOf({ plan, log, lastSeenMs }: Session): Drawing[] {
     const exercise = segment.kind === 'draw' ? poseExercise(plan, segment) : undefined;
     if (!exercise) return [];
     const { segmentIndex } = visit;
-    return [{ segmentIndex, exercise, referenceId: referenceOf(plan, segment), spentMs: visitSpentMs(visit), visit }];
+    const label = poseLabel(plan, segment);
+    const referenceId = referenceOf(plan, segment);
+    return [{ segmentIndex, exercise, referenceId, spentMs: visitSpentMs(visit), visit, ...(label && { label }) }];
   });
 }
 

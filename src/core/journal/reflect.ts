@@ -3,7 +3,7 @@ import { runStateAt } from '../clock/run';
 import { type Exercise } from '../practice/exercises/exercise';
 import { type PeekReading, readPeeks } from '../practice/measuring';
 import { drawingsOf, type Drawing } from './drawings';
-import type { ExerciseAnswers, Reflection } from './reflection';
+import { type ExerciseAnswers, NEXT_TIME_LENGTH, type Reflection } from './reflection';
 import type { Session } from './session';
 import { usualTimes } from './usualTimes';
 
@@ -76,6 +76,14 @@ export const withAnswers = (reflection: Reflection, answers: ExerciseAnswers): R
   ...reflection,
   answers: [...(reflection.answers ?? []).filter((a) => a.exerciseId !== answers.exerciseId), answers],
 });
+
+/** A reflection with a few more words for the next time; words that are there already are not said twice. */
+export function withNextTime(reflection: Reflection, words: string): Reflection {
+  const said = reflection.nextTime ?? '';
+  if (said.includes(words)) return reflection;
+  const both = said === '' ? words : `${said.replace(/[.;]$/, '')}; ${words}`;
+  return both.length > NEXT_TIME_LENGTH ? reflection : { ...reflection, nextTime: both };
+}
 
 /** Marks used against the allowance: "+6, 33 % over". */
 export function marksOver(used: number, allowed: number): string {

@@ -19,6 +19,8 @@ const answersSchema = z.object({
 });
 export type ExerciseAnswers = z.infer<typeof answersSchema>;
 
+export const NEXT_TIME_LENGTH = 300;
+
 /** What the learner said after a session. Everything is optional. */
 export const reflectionSchema = z.object({
   line: z.optional(lineSchema),
@@ -29,7 +31,7 @@ export const reflectionSchema = z.object({
       .array(z.object({ aspect: z.enum(ASPECTS), verdict: z.enum(VERDICTS), forMs: z.int().check(z.minimum(0)) }))
       .check(z.maxLength(3)),
   ),
-  nextTime: z.optional(z.string().check(z.maxLength(300))),
+  nextTime: z.optional(z.string().check(z.maxLength(NEXT_TIME_LENGTH))),
   /** The inner critic's sentence, parked: counted nowhere, shown only here. */
   critic: z.optional(z.string().check(z.maxLength(500))),
   /** Judging is shut until then. */

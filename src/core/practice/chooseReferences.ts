@@ -23,15 +23,17 @@ const EASY = 2;
 
 const setOf = (recipe: Recipe, block: PosesRecipe): string => block.source.setId ?? recipe.setId;
 
+/** Drawing from memory is still new. */
+export const memoryIsNew = (memorySessions = FIRST_MEMORY_SESSIONS): boolean => memorySessions < FIRST_MEMORY_SESSIONS;
+
 /** Whether a block keeps to easy parts because drawing from memory is new; what the learner asks for comes first. */
 export function keepsToEasyParts(recipe: Recipe, { exercise, source }: PosesRecipe, pools: ReferencePools): boolean {
-  const isNew = (pools.memorySessions ?? FIRST_MEMORY_SESSIONS) < FIRST_MEMORY_SESSIONS;
   const asked = source.hardest !== undefined || source.extent !== undefined;
-  return isNew && !asked && hidesReference(exerciseById(exercise, recipe.exercises));
+  return memoryIsNew(pools.memorySessions) && !asked && hidesReference(exerciseById(exercise, recipe.exercises));
 }
 
 /** Parts of the body that are easy; easy figures where there are none; everything where nothing is easy. */
-function easyParts(pool: readonly ReferenceFacts[]): readonly ReferenceFacts[] {
+export function easyParts(pool: readonly ReferenceFacts[]): readonly ReferenceFacts[] {
   const easy = pool.filter((r) => (r.difficulty ?? 3) <= EASY);
   const parts = easy.filter((r) => r.extent === 'part');
   return [parts, easy].find((some) => some.length > 0) ?? pool;

@@ -1,7 +1,11 @@
 import { exerciseById } from './exercises';
 import type { Exercise } from './exercises/exercise';
 import type { PlainBlock, PosesRecipe, Source } from './recipe';
+import type { Sheet } from './sheet';
 import { BODY_MOVES, LINE_MOTIFS, LINE_PAGE_MS } from './warmUp';
+
+/** What the two drawings of a line and then its tone are called. */
+export const LINE_AND_TONE = ['line', 'tone'] as const;
 
 export const LEAD_IN_MS = 5000;
 export const CHANGE_MS = 5000;
@@ -53,6 +57,31 @@ export function posesBlock(
     source: sourceFor(exercise),
     settings: {},
   };
+}
+
+/** How many poses a block has as it is first put in. */
+const USUAL_COUNT = 4;
+const LINE_MS = 30_000;
+const TONE_MS = 110_000;
+
+/** A block as it is first put into a plan: some exercises have a form of their own. */
+export function freshBlock(
+  id: string,
+  exerciseId: string,
+  sheet: Pick<Sheet, 'size'>,
+  own?: readonly Exercise[],
+): PosesRecipe {
+  const block = posesBlock(id, exerciseId, USUAL_COUNT, undefined, own);
+  if (exerciseId === 'small-plans')
+    return { ...block, settings: { ...block.settings, perSheet: USUAL_COUNT, framesFor: sheet.size } };
+  if (exerciseId === 'line-then-tone')
+    return {
+      ...block,
+      count: 2,
+      lengths: { order: 'own list', fromMs: LINE_MS, toMs: TONE_MS, listMs: [LINE_MS, TONE_MS] },
+      labels: [...LINE_AND_TONE],
+    };
+  return block;
 }
 
 export const restBlock = (id: string, durationMs: number): PlainBlock => ({

@@ -2,8 +2,10 @@ import * as z from 'zod/mini';
 import { minuteOfDay } from './clockTime';
 import { clockDigits, durationWords } from './duration';
 import { plannedRibbon } from './ribbon';
-import { planSchema } from './schema';
-import { sheetSchema } from './sheet';
+import { envelopeOf } from '../figure/envelopes';
+import { type FrameSheet, frameSheet } from './frameSheet';
+import { type Block, planSchema } from './schema';
+import { type Sheet, sheetSchema } from './sheet';
 import { sumPlan } from './sums';
 import { expandPlan, segmentMs } from './timeline';
 
@@ -27,6 +29,20 @@ export interface PrintSheet {
   title: string;
   summary: string;
   rows: PrintRow[];
+  /** Sheets of small plans, to be drawn on. */
+  frameSheets: FrameSheet[];
+}
+
+/** The sheets of small plans of a block, upright unless the picture is known to lie. */
+function framesOf(block: Block, sheet: Sheet): FrameSheet[] {
+  if (block.kind !== 'poses' || !block.settings?.framesFor) return [];
+  const { perSheet = sheet.perSheet, framesFor } = block.settings;
+  const count = block.poses.length;
+  const shape = envelopeOf(block.poses[0].referenceId ?? '');
+  const upright = !shape || shape.height >= shape.width;
+  return Array.from({ length: Math.ceil(count / perSheet) }, (_, i) =>
+    frameSheet(Math.min(perSheet, count - i * perSheet), sheet, framesFor, upright),
+  );
 }
 
 /** A plan as a page of rows with boxes for the times as they were. */
@@ -47,5 +63,6 @@ export function printSheet({ plan, startsAtMinute, sheet }: PrintRequest): Print
     title: plan.title,
     summary: `${durationWords(totalMs)} in all, ${durationWords(drawingMs)} of drawing, on ${sheet.size} ${sheet.paper}`,
     rows,
+    frameSheets: plan.blocks.flatMap((block) => framesOf(block, sheet)),
   };
 }

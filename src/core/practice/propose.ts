@@ -1,7 +1,9 @@
 import { type FacingCount, facingHabit, type ReferenceFacts } from '../references/coverage';
 import { pick } from '../references/pick';
 import { AIMS, type Wish } from './aims';
+import { easyParts, memoryIsNew } from './chooseReferences';
 import { exerciseById } from './exercises';
+import { hidesReference } from './exercises/exercise';
 import { fitPlan } from './fit';
 import { layOutRecipe } from './layOut';
 import type { Block, Plan } from './schema';
@@ -16,6 +18,8 @@ export interface ProposalInput {
     daysSinceLast?: number | undefined;
     facings: FacingCount;
     timesDrawn: ReadonlyMap<string, number>;
+    /** Sessions so far in which something was drawn from memory; missing where that is not known. */
+    memorySessions?: number | undefined;
   };
   seed: number;
   /** References chosen already, in order. */
@@ -62,11 +66,20 @@ export function proposePlan({ availableMs, references, history, seed, picked }: 
       level: habit && history.facings,
       gentleStart: eased,
     });
+  const easy = picked === undefined && memoryIsNew(history.memorySessions) ? easyParts(references) : [];
+  const fromMemory = blocks.flatMap((b) =>
+    b.kind === 'poses' && hidesReference(exerciseById(b.exercise)) ? b.poses : [],
+  );
   poses.forEach((pose, i) => {
     const reference = picks.length > 0 ? picks[i % picks.length] : undefined;
     pose.referenceId = reference?.id ?? null;
     if (reference?.odd) pose.odd = true;
   });
+  const taken = new Map(history.timesDrawn);
+  for (const { id } of picks) taken.set(id, (taken.get(id) ?? 0) + 1);
+  pick({ pool: easy, count: fromMemory.length, order: 'gentle to hard', seed: seed + 1, timesDrawn: taken }).forEach(
+    ({ id }, i) => (fromMemory[i].referenceId = id),
+  );
   return { ...plan, why: reason({ blocks, rusty, eased, history, habit, favorFacing }) };
 }
 

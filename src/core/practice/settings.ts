@@ -1,6 +1,7 @@
 import * as z from 'zod/mini';
 import { LONGEST_MS } from './duration';
 import { ruleSchema } from './exercises/exercise';
+import { sheetSizeSchema } from './sheet';
 
 const optionalMs = z.int().check(z.minimum(0), z.maximum(LONGEST_MS));
 
@@ -39,6 +40,8 @@ export const settingsSchema = z.object({
   grade: z.optional(z.string().check(z.maxLength(20))),
   /** Drawings on one sheet. */
   perSheet: z.optional(z.int().check(z.minimum(1), z.maximum(40))),
+  /** They are small plans for a sheet of this size: each has a frame of its proportions. */
+  framesFor: z.optional(sheetSizeSchema),
   /** They may lie over one another. */
   overlap: z.optional(z.boolean()),
   /** Somebody poses: called out, and held for so long at most. */

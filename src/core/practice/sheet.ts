@@ -15,10 +15,12 @@ export const SHEET_SIZES = {
 export type SheetSize = keyof typeof SHEET_SIZES;
 const sizes = Object.keys(SHEET_SIZES) as [SheetSize, ...SheetSize[]];
 
+export const sheetSizeSchema = z.enum(sizes);
+
 export const PAPERS = ['newsprint', 'sketch paper', 'toned paper', 'layout paper', 'sketchbook'] as const;
 
 export const sheetSchema = z.object({
-  size: z.enum(sizes),
+  size: sheetSizeSchema,
   paper: z.enum(PAPERS),
   /** Drawings on one sheet, where a block does not say otherwise. */
   perSheet: z.int().check(z.minimum(1), z.maximum(40)),

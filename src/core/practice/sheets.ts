@@ -4,6 +4,7 @@ import { mediumById, piecesToSharpen, sheetsFor, withSpares } from './materials'
 import { poseLengths, type PosesRecipe, type Recipe } from './recipe';
 import { needsPictures } from './chooseReferences';
 import { wantsBroad } from './aims';
+import type { SheetSize } from './sheet';
 
 /** One sheet of paper and what goes on it. */
 export interface PlannedSheet {
@@ -12,6 +13,8 @@ export interface PlannedSheet {
   name: string;
   referenceIds: readonly (string | null)[];
   overlap: boolean;
+  /** Small plans for a sheet of this size, each in a frame. */
+  framesFor: SheetSize | undefined;
 }
 
 const perSheetOf = (recipe: Recipe, block: PosesRecipe): number =>
@@ -23,7 +26,13 @@ const perSheetOf = (recipe: Recipe, block: PosesRecipe): number =>
 export function sheetsOf(recipe: Recipe, chosen: Chosen): PlannedSheet[] {
   return recipe.blocks.flatMap((block): PlannedSheet[] => {
     if (block.kind === 'lines')
-      return block.pages.map((p) => ({ blockId: null, name: p.motif.toLowerCase(), referenceIds: [], overlap: false }));
+      return block.pages.map((p) => ({
+        blockId: null,
+        name: p.motif.toLowerCase(),
+        referenceIds: [],
+        overlap: false,
+        framesFor: undefined,
+      }));
     if (block.kind !== 'poses') return [];
     const count = poseLengths(block).length;
     const per = perSheetOf(recipe, block);
@@ -34,6 +43,7 @@ export function sheetsOf(recipe: Recipe, chosen: Chosen): PlannedSheet[] {
       name: exerciseById(block.exercise, recipe.exercises).name,
       referenceIds: Array.from({ length: Math.min(per, count - i * per) }, (_, k) => ids[i * per + k] ?? null),
       overlap,
+      framesFor: block.settings.framesFor,
     }));
   });
 }

@@ -6,6 +6,8 @@ export interface ReferenceFacts {
   family?: string | undefined;
   eyeLevel?: string | undefined;
   extent?: string | undefined;
+  /** Of a hand studied by itself: how far it is open. */
+  hand?: string | undefined;
   foreshortened?: boolean | undefined;
   /** 1 gentle to 5 hard. */
   difficulty?: number | undefined;

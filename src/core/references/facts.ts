@@ -21,10 +21,14 @@ const SUBJECT_IDS = SUBJECT_GROUPS.flatMap((group) => [
 const VIEW_NAMES = ['front', 'three-quarter', 'profile', 'back three-quarter', 'back'] as const satisfies ViewName[];
 const FACINGS = ['left', 'right', 'toward you', 'away'] as const satisfies Facing[];
 
+/** From the easiest to draw: a fist is one mass, open fingers are many. */
+export const HAND_SHAPES = ['closed fist', 'half open', 'open fingers'] as const;
+
 /** The facts a picture is found and chosen by, with the values each may have. */
 export const FACT_VALUES = {
   subject: SUBJECT_IDS,
   extent: ['whole', 'cropped', 'part'],
+  hand: HAND_SHAPES,
   view: VIEW_NAMES,
   facing: FACINGS,
   family: FAMILIES,
@@ -42,6 +46,7 @@ export const FACT_NAMES = Object.keys(FACT_VALUES) as FactName[];
 export const FACT_WORDS: Record<FactName, string> = {
   subject: 'Subject',
   extent: 'In the picture',
+  hand: 'Hand',
   view: 'View',
   facing: 'Faces',
   family: 'Pose',
@@ -67,6 +72,10 @@ export const factValuesSchema = z.pipe(
   }),
 );
 export type FactValues = Partial<Record<FactName, string>>;
+
+/** Whether a fact can be said of what a picture shows: how far a hand is open only of a hand. */
+export const canBeSaid = (name: FactName, facts: FactValues): boolean =>
+  name !== 'hand' || facts.hand !== undefined || facts.subject === subjectId('parts', 'hands');
 
 /** What is asked of a learner where no body was found: two questions at most. */
 export const isSettled = (facts: FactValues): boolean => facts.subject !== undefined && facts.subject.includes('/');

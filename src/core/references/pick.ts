@@ -1,6 +1,7 @@
 import { type Random, seededRandom } from '../random';
 import { arrange } from './arrange';
 import { cellOf, type FacingCount, type ReferenceFacts } from './coverage';
+import { HAND_SHAPES } from './facts';
 import { mirroredFacing, mirroredReference } from './mirrorReference';
 
 export const PICK_ORDERS = ['own order', 'shuffled', 'gentle to hard', 'widen', 'same again'] as const;
@@ -218,6 +219,12 @@ export function pick(wanted: PickRequest): Picked[] {
 
 const NOTHING_SPECIAL = { mirrored: false, pinned: false, odd: false, again: false, likeTheLast: false };
 
+/** How hard a reference is to draw, 1 to 5: of a hand by itself, how far it is open says it, so that every fist comes before open fingers. */
+function hardnessOf({ hand, difficulty }: ReferenceFacts): number {
+  const shape = (HAND_SHAPES as readonly (string | undefined)[]).indexOf(hand);
+  return shape < 0 ? (difficulty ?? 3) : 1 + 2 * shape;
+}
+
 /** References as they stand, from the first again when they are used up. */
 function inOrder({ pool, order, previous, pins }: PickRequest, count: number): Picked[] {
   const list = order === 'same again' && previous?.length ? previous : pool.map((r) => r.id);
@@ -245,7 +252,7 @@ function rounds(request: PickRequest, count: number, random: Random): Picked[] {
       }
     const arranged = arrange(candidates, {
       look: lookOf,
-      level: order === 'gentle to hard' ? ({ reference }) => reference.difficulty ?? 3 : undefined,
+      level: order === 'gentle to hard' ? ({ reference }) => hardnessOf(reference) : undefined,
       first: begun === 0 ? ({ reference }) => reference.ready !== false : undefined,
       firstCount: READY_FIRST,
       slots,

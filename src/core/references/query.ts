@@ -14,6 +14,7 @@ export type Sort = (typeof SORTS)[number];
 export const FACETS = [
   'subject',
   'extent',
+  'hand',
   'view',
   'facing',
   'family',

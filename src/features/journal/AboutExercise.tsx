@@ -16,6 +16,7 @@ export function AboutExercise({
   shut,
   usualMs,
   next,
+  onNextTime,
   onChange,
 }: {
   questions: ExerciseQuestions;
@@ -27,6 +28,8 @@ export function AboutExercise({
   /** How long the learner's drawings of it usually take. */
   usualMs: number | undefined;
   next: NextLength | undefined;
+  /** Put a few words into what is shown when the next session begins. */
+  onNextTime: (words: string) => void;
   onChange: (answers: ExerciseAnswers) => void;
 }) {
   const { exercise, drawings, peeks, lifts, marks, asksFuzz, asksOtherMark } = questions;
@@ -45,7 +48,18 @@ export function AboutExercise({
     <div className="border-l-2 border-hairline pl-4">
       <h3 className="text-[18px]">{exercise.name}</h3>
       <p className="text-[14px] text-quiet">{facts.join('; ')}</p>
-      {next && <p className="text-[14px]">{nextLengthWords(next)}</p>}
+      {next && (
+        <p className="flex flex-wrap items-center gap-x-3 text-[14px]">
+          {nextLengthWords(next)}
+          <button
+            type="button"
+            className="btn-quiet btn min-h-10 btn-sm"
+            onClick={() => onNextTime(`${exercise.name} in ${durationWords(next.nextMs)}`)}
+          >
+            Remind me
+          </button>
+        </p>
+      )}
       <div className="mt-2">
         <KeptField
           label={exercise.closingQuestion}

@@ -4,7 +4,8 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import { type Drawing, posesDrawn } from '@/core/journal/drawings';
 import type { Session } from '@/core/journal/session';
-import { durationWords } from '@/core/practice/duration';
+import { linesAndTones } from '@/core/journal/lineAndTone';
+import { clockDigits, durationWords } from '@/core/practice/duration';
 import { parsePictureReference } from '@/core/references/picture';
 import { useReferenceThumbnail } from '@/storage/useThumbnail';
 import { knownFacts } from '@/storage/references';
@@ -14,11 +15,19 @@ export function DrawnRow({ session }: { session: Session }) {
   const drawn = useMemo(() => posesDrawn(session), [session]);
   if (drawn.length === 0) return null;
   return (
-    <ul aria-label="Poses drawn" className="mt-4 flex flex-wrap gap-3">
-      {drawn.map((d) => (
-        <DrawnPose key={d.segmentIndex} drawn={d} />
+    <>
+      <ul aria-label="Poses drawn" className="mt-4 flex flex-wrap gap-3">
+        {drawn.map((d) => (
+          <DrawnPose key={d.segmentIndex} drawn={d} />
+        ))}
+      </ul>
+      {linesAndTones(session).map(({ line, tone }) => (
+        <p key={line.segmentIndex} className="mt-2 text-[14px]">
+          One pose in two: line {clockDigits(line.spentMs)} and tone {clockDigits(tone.spentMs)}, together{' '}
+          {clockDigits(line.spentMs + tone.spentMs)}.
+        </p>
       ))}
-    </ul>
+    </>
   );
 }
 
@@ -48,7 +57,11 @@ function DrawnPose({ drawn }: { drawn: Drawing }) {
       ) : (
         <span className="grid h-[92px] place-items-center bg-plate p-1">{picture}</span>
       )}
-      <span className="text-quiet">{durationWords(drawn.spentMs)}</span>
+      <span className="text-quiet">
+        {drawn.label && `${drawn.label}, `}
+        {durationWords(drawn.spentMs)}
+        {drawn.visit.intoRoom && ', in a setting'}
+      </span>
     </li>
   );
 }

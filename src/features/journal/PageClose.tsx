@@ -5,6 +5,7 @@ import { FIX_PARTS, MOST_FIXES } from '@/core/journal/fixes';
 import { judgingShut } from '@/core/journal/reflect';
 import type { Page, Session } from '@/core/journal/session';
 import { durationWords } from '@/core/practice/duration';
+import { EYE_LEVEL } from '@/core/seeing/perspectiveBox';
 import { imageKey } from '@/storage/images';
 import { changePage } from '@/storage/pages';
 import { storageProblem } from '@/storage/problems';
@@ -13,6 +14,7 @@ import { useReferenceImage } from '@/storage/useReferenceImage';
 import { useStored } from '@/storage/useStored';
 import { useImageUrl, useReferenceThumbnail } from '@/storage/useThumbnail';
 import { toastProblem } from '@/ui/toast/toast';
+import { PerspectiveBox } from '@/ui/PerspectiveBox';
 import { useNow } from '@/ui/useNow';
 import { LaidOver } from './LaidOver';
 import { TakeOutPage } from './TakeOutPage';
@@ -50,6 +52,9 @@ export function PageClose({ page, number, onClose }: { page: Page; number: numbe
               />
             )}
             {over !== null && !shut && <OverPage key={over} page={page} referenceId={over} onChange={change} />}
+            {page.horizon !== undefined && !shut && (
+              <PageRoom horizon={page.horizon} onKeep={(horizon) => change(() => ({ horizon }))} />
+            )}
             {marking && fixes.length < MOST_FIXES && (
               <button
                 type="button"
@@ -84,6 +89,17 @@ export function PageClose({ page, number, onClose }: { page: Page; number: numbe
           </div>
           {shut && <p>Judging is shut for this session: nothing is laid over it and nothing is marked.</p>}
           {!shut && session.value && <Compare session={session.value} over={over} onOver={setOver} />}
+          {!shut && (
+            <label className="flex items-center gap-3">
+              <input
+                type="checkbox"
+                className="checkbox"
+                checked={page.horizon !== undefined}
+                onChange={(event) => change(() => ({ horizon: event.target.checked ? EYE_LEVEL : undefined }))}
+              />
+              A room in perspective over it
+            </label>
+          )}
           {!shut && (
             <section aria-label="What to fix">
               <h3 className="text-[17px]">What to fix</h3>
@@ -133,6 +149,18 @@ export function PageClose({ page, number, onClose }: { page: Page; number: numbe
   );
 }
 
+/** A room over the page, kept when its horizon has come to rest. */
+function PageRoom({ horizon, onKeep }: { horizon: number; onKeep: (horizon: number) => void }) {
+  const [now, setNow] = useState(horizon);
+  useEffect(() => {
+    if (now === horizon) return;
+    const handle = setTimeout(() => onKeep(now), SETTLED_MS);
+    return () => clearTimeout(handle);
+  });
+  return <PerspectiveBox horizon={now} onHorizon={setNow} />;
+}
+
+const SETTLED_MS = 300;
 const NUDGE = 0.01;
 
 /** A mark on the page; arrows move it. */

@@ -154,6 +154,7 @@ function PageCard({ page, number, onBin }: { page: Page; number: number; onBin: 
       </button>
       <figcaption className="flex items-center justify-between text-[14px] text-quiet">
         Page {number}
+        {page.horizon !== undefined && ', in a setting'}
         <button
           type="button"
           className="btn btn-square border-0 btn-ghost btn-sm"

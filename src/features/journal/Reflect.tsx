@@ -10,8 +10,9 @@ import {
   questionsOf,
   tightTwice,
   withAnswers,
+  withNextTime,
 } from '@/core/journal/reflect';
-import { ASPECTS, type Reflection, VERDICTS } from '@/core/journal/reflection';
+import { ASPECTS, NEXT_TIME_LENGTH, type Reflection, VERDICTS } from '@/core/journal/reflection';
 import { marksTrend } from '@/core/journal/marksTrend';
 import { nextLength } from '@/core/journal/nextLength';
 import type { Session } from '@/core/journal/session';
@@ -23,6 +24,7 @@ import { storageProblem } from '@/storage/problems';
 import { Notice } from '@/ui/Notice';
 import { AboutExercise } from './AboutExercise';
 import { KeptField } from './KeptField';
+import { OneSource } from './OneSource';
 
 const DAY_MS = 24 * 3600_000;
 const WAITS = [1, 7, 30] as const;
@@ -72,6 +74,7 @@ export function Reflect({ session, sessions, nowMs }: Props) {
               changes at once.
             </p>
           )}
+          <OneSource sessions={sessions} nowMs={nowMs} />
           {pages && (
             <Taps
               legend="A grip that was comfortable"
@@ -81,10 +84,11 @@ export function Reflect({ session, sessions, nowMs }: Props) {
             />
           )}
           <KeptField
+            key={reflection.nextTime}
             label="Next time"
             hint="Shown when you start the next one"
             value={reflection.nextTime ?? ''}
-            maxLength={300}
+            maxLength={NEXT_TIME_LENGTH}
             onKeep={(nextTime) => set({ nextTime: nextTime === '' ? undefined : nextTime })}
           />
           <Critic reflection={reflection} set={set} />
@@ -101,6 +105,7 @@ export function Reflect({ session, sessions, nowMs }: Props) {
               shut={shut}
               usualMs={usual.get(q.exercise.id)}
               next={nextLength(session, q.exercise.id)}
+              onNextTime={(words) => change((before) => withNextTime(before, words))}
               onChange={(answers) => change((before) => withAnswers(before, answers))}
             />
           ))}

@@ -97,6 +97,7 @@ function VersionCell({ version: { session, drawing }, part }: { version: Version
       <b className="block digits text-[24px] leading-tight">{durationWords(spentMs)}</b>
       <span className="block">
         {exercise.name}
+        {drawing.label && `: ${drawing.label}`}
         {exercise.rule.hand === 'other' && ', other hand'}
         {part && ', a part of it'}
       </span>

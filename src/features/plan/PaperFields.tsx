@@ -1,9 +1,12 @@
 'use client';
 import { MEDIA, mediumById } from '@/core/practice/materials';
+import { SHEET_SIZES, type SheetSize } from '@/core/practice/sheet';
 import type { PosesRecipe, Recipe } from '@/core/practice/recipe';
 import { without } from '@/core/without';
 import { CountField, Row, Select, Tick } from './fields';
 import type { ChangePoses } from './TimeFields';
+
+const SIZES = Object.keys(SHEET_SIZES) as SheetSize[];
 
 interface PaperFieldsProps {
   block: PosesRecipe;
@@ -51,6 +54,17 @@ export function PaperFields({ block, recipe, change }: PaperFieldsProps) {
           label="over one another"
           checked={settings.overlap ?? false}
           onChange={(overlap) => change('On a sheet', (b) => ({ ...b, settings: { ...b.settings, overlap } }))}
+        />
+        <Select
+          label="Frames on the sheet"
+          value={settings.framesFor ?? ''}
+          options={[['', 'without frames'], ...SIZES.map((s) => [s, `in frames shaped like ${s}`] as const)]}
+          onChange={(v) =>
+            change('On a sheet', (b) => {
+              const rest = without(b.settings, 'framesFor');
+              return { ...b, settings: v === '' ? rest : { ...rest, framesFor: v as SheetSize } };
+            })
+          }
         />
       </Row>
     </>

@@ -11,7 +11,7 @@ import { insertBlocks, updatePoses } from '@/core/practice/edit';
 import type { Exercise } from '@/core/practice/exercises/exercise';
 import { fitPlan } from '@/core/practice/fit';
 import { planWhy } from '@/core/practice/planWhy';
-import { posesBlock } from '@/core/practice/newBlock';
+import { freshBlock, posesBlock } from '@/core/practice/newBlock';
 import type { Recipe, RecipeBlock } from '@/core/practice/recipe';
 import { refit } from '@/core/practice/refit';
 import type { Plan } from '@/core/practice/schema';
@@ -134,18 +134,18 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
       const { id } = blocks[0];
       change('Exercise', (r) =>
         updatePoses(r, [id], (b) => {
-          const fresh = posesBlock(b.id, exercise.id, b.count, undefined, r.exercises);
+          const fresh = freshBlock(b.id, exercise.id, r.sheet, r.exercises);
           return {
             ...fresh,
             pinned: b.pinned,
-            count: b.count,
+            count: fresh.labels.length > 0 ? fresh.count : b.count,
             changeMs: b.changeMs,
             leadInMs: b.leadInMs,
             source: { ...fresh.source, setId: b.source.setId },
           };
         }),
       );
-    } else put([posesBlock(editor.newId(), exercise.id, 4, undefined, recipe.exercises)], 'Added');
+    } else put([freshBlock(editor.newId(), exercise.id, recipe.sheet, recipe.exercises)], 'Added');
     setOpen(undefined);
   };
   const start = (): void => {

@@ -2,6 +2,7 @@
 import { useMemo, useState } from 'react';
 import { envelopeOf } from '@/core/figure/envelopes';
 import { parsePictureReference } from '@/core/references/picture';
+import { frameSheet } from '@/core/practice/frameSheet';
 import { type FigureBox, mapPage, offersPart, type PageMap } from '@/core/practice/pageMap';
 import { areaPerFigure, lengthOnPaper, PAPERS, type Sheet, SHEET_SIZES, type SheetSize } from '@/core/practice/sheet';
 import { type Materials, type PlannedSheet, sheetsOf } from '@/core/practice/sheets';
@@ -167,10 +168,22 @@ interface SheetMapProps {
   shapeOf: (id: string | null) => Shape;
   isSelected: boolean;
 }
-/** One sheet to scale with the envelopes of its poses inside the margins. */
+/** Small plans: one frame each, upright where the first picture is. */
+function framedPage(planFor: SheetSize, shapes: readonly Shape[], sheet: Sheet): PageMap {
+  const { frames, ...page } = frameSheet(shapes.length, sheet, planFor, shapes[0].height >= shapes[0].width);
+  return { ...page, boxes: frames, sizeMm: Math.sqrt(frames[0].widthMm * frames[0].heightMm) };
+}
+
+/** One sheet to scale with the envelopes of its poses inside the margins, or with the frames of small plans. */
 function SheetMap({ number, planned, sheet, shapeOf, isSelected }: SheetMapProps) {
+  const { framesFor } = planned;
   const shapes = planned.referenceIds.map(shapeOf);
-  const map: PageMap = shapes.length > 0 ? mapPage(shapes, sheet, planned.overlap) : linesPage(sheet);
+  const map: PageMap =
+    shapes.length === 0
+      ? linesPage(sheet)
+      : framesFor
+        ? framedPage(framesFor, shapes, sheet)
+        : mapPage(shapes, sheet, planned.overlap);
   const biggest = map.boxes.reduce((a, b) => Math.max(a, b.heightMm), 0);
   const widest = map.boxes.reduce((a, b) => Math.max(a, b.widthMm), 0);
   const head = map.boxes.find((b) => b.headMm !== undefined)?.headMm;
@@ -179,7 +192,9 @@ function SheetMap({ number, planned, sheet, shapeOf, isSelected }: SheetMapProps
   const words =
     shapes.length === 0
       ? planned.name
-      : `${size}${head === undefined ? '' : `, head ${lengthOnPaper(head, sheet.unit)}`}`;
+      : framesFor
+        ? `${counted(shapes.length, 'frame')}, ${lengthOnPaper(widest, sheet.unit)} × ${lengthOnPaper(biggest, sheet.unit)}`
+        : `${size}${head === undefined ? '' : `, head ${lengthOnPaper(head, sheet.unit)}`}`;
   return (
     <li className="text-[13px] leading-tight">
       <svg
@@ -204,20 +219,45 @@ function SheetMap({ number, planned, sheet, shapeOf, isSelected }: SheetMapProps
             fill="none"
           />
         )}
-        {map.boxes.map((b, i) => (
-          <path
-            key={i}
-            d={`M${shapes[i].corners.map(([x, y]) => `${(b.xMm + x * b.widthMm).toFixed(1)} ${(b.yMm + y * b.heightMm).toFixed(1)}`).join('L')}Z`}
-            fill="var(--charcoal)"
-            fillOpacity={0.2}
-            stroke="var(--charcoal)"
-            strokeWidth={3}
-            strokeLinejoin="round"
-          />
-        ))}
+        {framesFor &&
+          map.boxes.map((b, i) => (
+            <g key={i}>
+              <rect
+                x={b.xMm}
+                y={b.yMm}
+                width={b.widthMm}
+                height={b.heightMm}
+                fill="none"
+                stroke="var(--charcoal)"
+                strokeWidth={3}
+              />
+              <text
+                x={b.xMm + b.widthMm / 2}
+                y={b.yMm + b.heightMm / 2}
+                fontSize={Math.min(b.widthMm, b.heightMm) * 0.5}
+                textAnchor="middle"
+                dominantBaseline="central"
+                fill="var(--charcoal)"
+              >
+                {i + 1}
+              </text>
+            </g>
+          ))}
+        {!framesFor &&
+          map.boxes.map((b, i) => (
+            <path
+              key={i}
+              d={`M${shapes[i].corners.map(([x, y]) => `${(b.xMm + x * b.widthMm).toFixed(1)} ${(b.yMm + y * b.heightMm).toFixed(1)}`).join('L')}Z`}
+              fill="var(--charcoal)"
+              fillOpacity={0.2}
+              stroke="var(--charcoal)"
+              strokeWidth={3}
+              strokeLinejoin="round"
+            />
+          ))}
       </svg>
       <b>{number}</b> {words}
-      {shapes.length > 0 && offersPart(map) && (
+      {shapes.length > 0 && !framesFor && offersPart(map) && (
         <span className="block text-quiet">Small: draw a part, or fewer on a sheet.</span>
       )}
     </li>

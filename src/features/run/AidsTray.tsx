@@ -1,7 +1,7 @@
 'use client';
 import type { Exercise } from '@/core/practice/exercises/exercise';
 import { measuringLocked } from '@/core/practice/measuring';
-import type { Aids } from './aids';
+import { type Aids, drawsFromNothing } from './aids';
 
 const VALUE_WORDS = { 0: 'all', 2: '2', 3: '3', 5: '5' } as const;
 
@@ -38,13 +38,15 @@ export function AidsTray({
     { key: 'u', words: 'Upside down', on: aids.upsideDown },
     { key: 'h', words: 'Hide it', on: aids.hidden },
     { key: 'p', words: 'Plumb and level', on: aids.plumb !== null, ...(locked && { shut: 'no measuring here' }) },
-    {
-      key: 'd',
-      words: 'Divide',
-      on: aids.grid !== 'none',
-      state: aids.grid,
-      ...(locked && { shut: 'no measuring here' }),
-    },
+    exercise && drawsFromNothing(exercise)
+      ? { key: 'd', words: 'A room to draw into', on: aids.box !== null }
+      : {
+          key: 'd',
+          words: 'Divide',
+          on: aids.grid !== 'none',
+          state: aids.grid,
+          ...(locked && { shut: 'no measuring here' }),
+        },
     { key: 'e', words: 'Envelope', on: aids.envelope, ...(locked && { shut: 'no measuring here' }) },
     { key: 'j', words: 'Face lattice', on: aids.face, ...(locked && { shut: 'no measuring here' }) },
     { key: 'a', words: 'Pace along the edge', on: aids.pace, ...(!slow && { shut: 'for slow exercises' }) },

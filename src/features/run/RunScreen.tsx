@@ -13,7 +13,7 @@ import { isCalm } from '@/core/practice/exercises/exercise';
 import { poseExercise } from '@/core/practice/poseExercise';
 import { poseStages, stageAt } from '@/core/practice/poseStages';
 import { plannedRibbon } from '@/core/practice/ribbon';
-import { referenceOf, showsReference } from '@/core/practice/showsReference';
+import { isDrawing, referenceOf, showsReference } from '@/core/practice/showsReference';
 import type { Plan } from '@/core/practice/schema';
 import type { SegmentKind } from '@/core/practice/timeline';
 import { zoomForHeight } from '@/core/seeing/place';
@@ -24,7 +24,7 @@ import { Notice } from '@/ui/Notice';
 import { Ribbon } from '@/ui/ribbon/Ribbon';
 import { cueVolume, soundIsOn, unlockSound } from '@/ui/sound/cuePlayer';
 import { useNow } from '@/ui/useNow';
-import { type Aids, NO_AIDS, pressAid } from './aids';
+import { type Aids, drawsFromNothing, NO_AIDS, pressAid } from './aids';
 import type { Run } from './controller';
 import { CueFlash } from './CueFlash';
 import { HeldCard } from './HeldCard';
@@ -121,6 +121,13 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
     run.setChoices({ beats, stages, lookBackMs, silentEnd: clockAway && !endWithoutClock });
   }, [run, room, clockAway]);
   useVoice(run, plan, state, room.voice, cueVolume());
+
+  // A drawing made into a room is kept as one.
+  const intoRoom = aids.box !== null && exercise !== undefined && drawsFromNothing(exercise) && segment.kind === 'draw';
+  const knownIntoRoom = state.visits.at(-1)?.intoRoom === true;
+  useEffect(() => {
+    if (intoRoom && !knownIntoRoom && !done) run.say({ type: 'intoRoom' });
+  }, [run, intoRoom, knownIntoRoom, done]);
 
   // Other windows see what is seen here.
   const aidsNow = useRef(aids);
@@ -254,6 +261,7 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
           aside={previewId !== null && !answersShown}
           dim={(previewId !== null || held) && !answersShown}
           exercise={exercise}
+          drawing={isDrawing(segment)}
           aids={aids}
           viewing={viewing}
           onViewing={changeViewing}
@@ -264,6 +272,7 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
               ? (x, y) => run.say({ type: 'startPoint', x, y })
               : undefined
           }
+          onHorizon={(box) => setAids((before) => ({ ...before, box }))}
           onPlumb={(x, y) => setAids((before) => ({ ...before, plumb: [x, y] }))}
           spentShare={spentShare}
           answers={answers}

@@ -17,6 +17,7 @@ import { useCloseUp } from './useCloseUp';
 import type { ReadyPicture } from './usePictures';
 import { useStageSize } from './useStageSize';
 
+const PerspectiveBox = dynamic(() => import('@/ui/PerspectiveBox').then((m) => m.PerspectiveBox));
 // After the time only.
 const AnswerKeyOverlay = dynamic(() => import('@/ui/answerKey/AnswerKeyOverlay').then((m) => m.AnswerKeyOverlay));
 
@@ -37,6 +38,8 @@ export interface Stage {
   aside: boolean;
   dim: boolean;
   exercise: Exercise | undefined;
+  /** It is being drawn now. */
+  drawing: boolean;
   aids: Aids;
   viewing: Viewing;
   onViewing: (change: (before: Viewing) => Viewing) => void;
@@ -46,6 +49,8 @@ export interface Stage {
   /** Called with shares of the picture where a tap marks the beginning. */
   onStartPoint: ((x: number, y: number) => void) | undefined;
   onPlumb: (x: number, y: number) => void;
+  /** The horizon of the room drawn into is moved. */
+  onHorizon: (horizon: number) => void;
   spentShare: () => number;
   /** What is known of the figure shown. */
   answers: DrawnKey | undefined;
@@ -226,6 +231,7 @@ export function RunStage(props: Stage) {
             : 'Getting the picture ready.'}
         </p>
       )}
+      {aids.box !== null && props.drawing && <PerspectiveBox horizon={aids.box} onHorizon={props.onHorizon} />}
       {tracing && trace.length < 2 && (
         <p className="absolute inset-x-0 bottom-24 text-center font-serif text-[20px] halo">
           Trace the edge on the picture with pen, mouse or finger: the dot will run along it. It is remembered.

@@ -6,7 +6,7 @@ import type { Session } from '@/core/journal/session';
 import { clockDigits } from '@/core/practice/duration';
 import { isCalm } from '@/core/practice/exercises/exercise';
 import { poseExercise } from '@/core/practice/poseExercise';
-import { referenceOf, showsReference } from '@/core/practice/showsReference';
+import { isDrawing, referenceOf, showsReference } from '@/core/practice/showsReference';
 import { PLAIN_ROOM, useRoom } from '@/storage/room';
 import { runningSession } from '@/storage/sessions';
 import { useStored } from '@/storage/useStored';
@@ -99,12 +99,14 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
           aside={previewId !== null && previewId === shownId}
           dim={state.phase === 'held'}
           exercise={exercise}
+          drawing={isDrawing(segment)}
           aids={aids}
           viewing={viewing}
           onViewing={nothing}
           wordsOn={room.hand === 'right' ? 'left' : 'right'}
           startPoint={state.visits.at(-1)?.startPoint}
           onStartPoint={undefined}
+          onHorizon={nothing}
           onPlumb={nothing}
           spentShare={spentShare}
           answers={answers}

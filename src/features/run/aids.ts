@@ -1,5 +1,6 @@
 import { type Exercise } from '@/core/practice/exercises/exercise';
 import { measuringLocked } from '@/core/practice/measuring';
+import { EYE_LEVEL } from '@/core/seeing/perspectiveBox';
 
 const VALUES = [0, 2, 3, 5] as const;
 const LIFTS = [0, 0.5, 1, 1.5] as const;
@@ -19,6 +20,8 @@ export interface Aids {
   grid: (typeof GRIDS)[number];
   /** Where the plumb line and the level cross, shares of the picture. */
   plumb: readonly [x: number, y: number] | null;
+  /** Horizon of the room drawn into where there is no picture, 0 the top to 1 the bottom; null for no room. */
+  box: number | null;
   envelope: boolean;
   /** The middle and the levels of the face. */
   face: boolean;
@@ -37,6 +40,7 @@ export const NO_AIDS: Aids = {
   upsideDown: false,
   grid: 'none',
   plumb: null,
+  box: null,
   envelope: false,
   face: false,
   pace: false,
@@ -48,6 +52,9 @@ const after = <T>(list: readonly T[], value: T): T => list[(list.indexOf(value) 
 
 const MEASURING = ['p', 'd', 'e', 'j'];
 const STEP = 0.05;
+
+/** There is no picture to divide, so there is a room to be drawn into. */
+export const drawsFromNothing = ({ rule }: Exercise): boolean => rule.reference === 'none';
 
 /**
  * What a key does to the aids; undefined for a key that is none of theirs.
@@ -80,6 +87,7 @@ export function pressAid(
     case 'p':
       return { ...aids, plumb: aids.plumb ? null : pointer };
     case 'd':
+      if (exercise && drawsFromNothing(exercise)) return { ...aids, box: aids.box === null ? EYE_LEVEL : null };
       return { ...aids, grid: after(GRIDS, aids.grid) };
     case 'e':
       return { ...aids, envelope: !aids.envelope };
@@ -102,6 +110,7 @@ export function allowedAids(aids: Aids, exercise: Exercise | undefined): Aids {
     ...aids,
     grid: measuring ? aids.grid : 'none',
     plumb: measuring ? aids.plumb : null,
+    box: drawsFromNothing(exercise) ? aids.box : null,
     envelope: measuring && aids.envelope,
     face: measuring && aids.face,
     pace: aids.pace && exercise.rule.pace === 'slow',

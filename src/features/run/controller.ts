@@ -26,7 +26,10 @@ export type Command =
 type Without<T, K extends string> = T extends unknown ? Omit<T, K> : never;
 /** What the learner tells the log without moving the session along. */
 export type Said = Without<
-  Extract<RunEvent, { type: 'why' | 'peek' | 'lift' | 'startPoint' | 'whole' | 'line' | 'oneMore' | 'shareOut' }>,
+  Extract<
+    RunEvent,
+    { type: 'why' | 'peek' | 'lift' | 'intoRoom' | 'startPoint' | 'whole' | 'line' | 'oneMore' | 'shareOut' }
+  >,
   'atMs'
 >;
 

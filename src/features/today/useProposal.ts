@@ -24,8 +24,8 @@ export function useProposal(
   const facts = useStored(() => factsOf(lately ? lately.split('\n') : []), ['pictures'], [lately]).value;
   const history = useMemo(() => {
     if (!past || !facts) return undefined;
-    const { timesDrawn, daysSinceLast } = past;
-    return { daysSinceLast, timesDrawn, facings: countFacings(facts) };
+    const { timesDrawn, daysSinceLast, memorySessions } = past;
+    return { daysSinceLast, timesDrawn, memorySessions, facings: countFacings(facts) };
   }, [past, facts]);
   return useMemo(() => {
     if (!history || !references) return undefined;

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
+import type { FrameSheet } from '@/core/practice/frameSheet';
 import type { PrintSheet } from '@/core/practice/printSheet';
 
 const A4 = { width: 595.28, height: 841.89 };
@@ -44,7 +45,23 @@ function layOutBoxes(
   return { columns: 30, boxHeight: 8 };
 }
 
-/** One page with a row for each block and a box for each drawing. */
+const POINTS_PER_MM = 72 / 25.4;
+
+/** A sheet of numbered frames in its true size. */
+function drawFrames(
+  doc: InstanceType<typeof PDFDocument>,
+  { widthMm, heightMm, frames }: FrameSheet,
+  line: (text: string, x: number, y: number, size: number, color: string) => void,
+): void {
+  doc.addPage({ size: [widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM], margin: 0 });
+  frames.forEach((frame, i) => {
+    const [x, y, width, height] = [frame.xMm, frame.yMm, frame.widthMm, frame.heightMm].map((mm) => mm * POINTS_PER_MM);
+    doc.lineWidth(0.6).strokeColor(QUIET).rect(x, y, width, height).stroke();
+    line(String(i + 1), x, y + height + 3, 9, QUIET);
+  });
+}
+
+/** One page with a row for each block and a box for each drawing, and a page for each sheet of small plans. */
 export function sessionSheetPdf(sheet: PrintSheet): Promise<Uint8Array<ArrayBuffer>> {
   fonts ??= Object.fromEntries(
     SCRIPTS.map(({ name }) => [name, readFileSync(join(process.cwd(), `${FILES}${name}-400-normal.woff`))]),
@@ -128,6 +145,7 @@ export function sessionSheetPdf(sheet: PrintSheet): Promise<Uint8Array<ArrayBuff
       .moveTo(MARGIN + 56, at)
       .lineTo(MARGIN + width, at)
       .stroke();
+  for (const frames of sheet.frameSheets) drawFrames(doc, frames, line);
   doc.end();
   return done;
 }

@@ -62,6 +62,10 @@ export const HANDBOOK: Readonly<Record<string, string>> = {
     'Squint until there is only light and shadow. Join the shadows into one design, look at its outline, and only then fill it. No halftones: whatever is doubtful is light.',
   'tone-study':
     'In order: envelope, lay-in, corrections, shadow shapes, one flat tone for all of them, soft edges where a form turns, one brightest light, and the darkest accents where things touch. A bad lay-in is not rescued by tone.',
+  'line-then-tone':
+    'Half a minute for the line: gesture, masses, edges, and no shading at all. Then the same drawing again, for the tone only, as long as you like. Kept as two, so that you see what each of them is good for.',
+  'small-plans':
+    'Three to six frames on one sheet, each with the proportions of the sheet it is a plan for. Two minutes each, big shapes in two or three tones, and every one different: the crop, the place of the dark, how much air there is. Then choose.',
   'main-piece':
     'The time after the warm-up, for whatever you are working on. No picture, no rule; the clock only tells when it is over.',
   'two-pens':

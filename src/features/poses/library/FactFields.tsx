@@ -6,6 +6,7 @@ export const TAGGED: readonly FactName[] = [
   'subject',
   'clothing',
   'extent',
+  'hand',
   'view',
   'facing',
   'family',

@@ -3,7 +3,7 @@ import { ChevronDown, RotateCcw } from 'lucide-react';
 import type { BodyReading } from '@/core/body/readBody';
 import { effectiveFacts, sureness } from '@/core/references/effectiveFacts';
 import { valueWords } from '@/core/references/facets';
-import { FACT_WORDS, type FactName } from '@/core/references/facts';
+import { canBeSaid, FACT_WORDS, type FactName } from '@/core/references/facts';
 import type { Picture } from '@/core/references/picture';
 import { FactField, TAGGED } from '../library/FactFields';
 import type { LibraryActions } from '../library/useLibraryActions';
@@ -26,7 +26,7 @@ export function FactList({
     <section aria-label="What it shows">
       <h2 className="text-[20px]">What it shows</h2>
       <ul className="mt-1">
-        {TAGGED.map((name) => (
+        {TAGGED.filter((name) => canBeSaid(name, facts)).map((name) => (
           <Fact key={name} name={name} value={facts[name]} picture={picture} why={why[name]} actions={actions} />
         ))}
       </ul>
