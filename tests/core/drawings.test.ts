@@ -2,10 +2,13 @@ import { describe, expect, it } from 'vitest';
 import type { RunEvent } from '@/core/clock/log';
 import { drawingsOf, posesDrawn } from '@/core/journal/drawings';
 import { countFixes } from '@/core/journal/fixes';
+import { linesAndTones } from '@/core/journal/lineAndTone';
 import { drawingHistory, drawnReferences } from '@/core/journal/history';
 import { marksTrend, trendWords } from '@/core/journal/marksTrend';
 import { nextLength } from '@/core/journal/nextLength';
-import { tightTwice } from '@/core/journal/reflect';
+import { tightTwice, withNextTime } from '@/core/journal/reflect';
+import { copiedFrom, sourceRun } from '@/core/journal/sourceRun';
+import { NO_RIGHTS, type Rights } from '@/core/references/picture';
 import type { Page, Session } from '@/core/journal/session';
 import { versionsOf } from '@/core/journal/versions';
 import { previousDurationStepMs } from '@/core/practice/durationSteps';
@@ -157,5 +160,65 @@ describe('the length to try next', () => {
     const steps = [180_000];
     while (steps[steps.length - 1] > 30_000) steps.push(previousDurationStepMs(steps[steps.length - 1]));
     expect(steps.map((ms) => ms / 1000)).toEqual([180, 120, 90, 60, 45, 30]);
+  });
+});
+
+describe('a line and its tone', () => {
+  const pair = (first: string, second: string): PosesBlock => {
+    const block = of('line-then-tone', first, second);
+    return { ...block, poses: block.poses.map((p, i) => ({ ...p, label: ['line', 'tone'][i] })) };
+  };
+  it('belong together where they follow each other on one pose, with the time of both', () => {
+    const session = sessionOf(planOf(pair('figure/a', 'figure/a'), of('flowing-gesture', 'figure/a')));
+    const [{ line, tone }, ...others] = linesAndTones(session);
+    expect(others).toEqual([]);
+    expect([line.label, tone.label, line.spentMs + tone.spentMs]).toEqual(['line', 'tone', 60_000]);
+    // Two linked records of one pose, beside whatever else was drawn of it.
+    expect(versionsOf([session], ['figure/a']).map((v) => v.drawing.label)).toEqual(['line', 'tone', undefined]);
+  });
+  it('do not where the tone is of another pose, or was never drawn', () => {
+    expect(linesAndTones(sessionOf(planOf(pair('figure/a', 'figure/b'))))).toEqual([]);
+    expect(linesAndTones(sessionOf(planOf(pair('figure/a', 'figure/a')), [{ type: 'stop', atMs: 20_000 }]))).toEqual(
+      [],
+    );
+  });
+});
+
+describe('a drawing made into a room', () => {
+  it('is kept as one, and the next is not', () => {
+    const session = sessionOf(planOf(of('from-imagination', 'figure/a', 'figure/b')), [
+      { type: 'intoRoom', atMs: 10_000 },
+    ]);
+    expect(drawingsOf(session).map((d) => d.visit.intoRoom)).toEqual([true, undefined]);
+  });
+});
+
+describe('copies from one source', () => {
+  const credited = (credit: string, license: Rights['license'] = 'practice-only'): Rights => ({
+    ...NO_RIGHTS,
+    license,
+    credit,
+  });
+  const copies = (...credits: string[]) => credits.map((c) => copiedFrom(credited(c)));
+  it('are told after five running, however much else was drawn between', () => {
+    expect(sourceRun(copies('A', 'A', 'A', 'A'))).toBeUndefined();
+    expect(sourceRun([...copies('A', 'A', 'A'), undefined, ...copies('A', 'A')])).toEqual({ source: 'A', times: 5 });
+  });
+  it('begin anew with another source, and count nothing that is the learner’s own or free', () => {
+    expect(sourceRun(copies('A', 'A', 'A', 'A', 'A', 'B'))).toBeUndefined();
+    expect(copiedFrom(credited('A', 'own'))).toBeUndefined();
+    expect(copiedFrom(null)).toBeUndefined();
+    expect(copiedFrom({ ...credited(' '), source: 'an old book' })).toBe('an old book');
+  });
+});
+
+describe('what to remember for the next time', () => {
+  it('is put behind what is there, once, and never cut off', () => {
+    const once = withNextTime({ nextTime: 'Hips first.' }, 'Contour in 5 min');
+    expect(once.nextTime).toBe('Hips first; Contour in 5 min');
+    expect(withNextTime(once, 'Contour in 5 min')).toBe(once);
+    expect(withNextTime({}, 'Contour in 5 min').nextTime).toBe('Contour in 5 min');
+    const full = { nextTime: 'x'.repeat(295) };
+    expect(withNextTime(full, 'Contour')).toBe(full);
   });
 });

@@ -256,3 +256,30 @@ describe('pickReason', () => {
     expect(words).toContain('of the same view and facing: the choice leaves no other order.');
   });
 });
+
+describe('hands from gentle to hard', () => {
+  const hands: ReferenceFacts[] = [
+    'open fingers',
+    'closed fist',
+    'half open',
+    'open fingers',
+    'closed fist',
+    'open fingers',
+  ].map((hand, i) => ({ id: `h${String(i)}`, hand, difficulty: 5 - (i % 5) }));
+  it('has every closed fist before every open hand, whatever else is said of them', () => {
+    for (let seed = 0; seed < 40; seed++) {
+      const order = pick({ pool: hands, count: 6, order: 'gentle to hard', seed, timesDrawn: new Map() }).map(
+        ({ id }) => hands.find((h) => h.id === id)?.hand,
+      );
+      expect(order.lastIndexOf('closed fist')).toBeLessThan(order.indexOf('half open'));
+      expect(order.lastIndexOf('half open')).toBeLessThan(order.indexOf('open fingers'));
+    }
+  });
+  it('is overruled by any other order', () => {
+    const orders = Array.from(
+      { length: 20 },
+      (_, seed) => pick({ pool: hands, count: 6, order: 'shuffled', seed, timesDrawn: new Map() })[0].id,
+    );
+    expect(new Set(orders.map((id) => hands.find((h) => h.id === id)?.hand)).size).toBeGreaterThan(1);
+  });
+});

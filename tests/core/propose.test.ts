@@ -91,4 +91,17 @@ describe('facingHabit', () => {
     expect(facingHabit({ left: 0, right: 0 })).toBeUndefined();
     expect(facingHabit({ left: 31, right: 9 })).toBe('left');
   });
+  it('keeps the first drawings from memory to what is easy, until it was done in three sessions', () => {
+    const hardest = (memorySessions: number): number => {
+      const plan = propose(60, { history: { ...history, memorySessions } });
+      const ids = plan.blocks.flatMap((b) =>
+        b.kind === 'poses' && b.exercise === 'look-then-draw' ? b.poses.map((p) => p.referenceId) : [],
+      );
+      expect(ids.length).toBeGreaterThan(0);
+      return Math.max(...ids.map((id) => references.find((r) => r.id === id)?.difficulty ?? NaN));
+    };
+    expect(hardest(0)).toBeLessThanOrEqual(2);
+    expect(hardest(2)).toBeLessThanOrEqual(2);
+    expect(hardest(3)).toBeGreaterThan(2);
+  });
 });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { perspectiveBox } from '@/core/seeing/perspectiveBox';
 import { onceAround, paceAlong, pathLength, type PathPoint } from '@/core/seeing/edgePace';
 import {
   evenView,
@@ -137,5 +138,34 @@ describe('the pace along an edge', () => {
     ]);
     expect(onceAround(square)[0][1]).toBe(0);
     expect(pathLength(onceAround(square))).toBe(4);
+  });
+});
+
+describe('a room in perspective', () => {
+  it('has its horizon first, and every other line on the way from the frame to a vanishing point on it', () => {
+    for (const horizon of [0.2, 0.5, 0.9]) {
+      const [first, ...lines] = perspectiveBox(horizon);
+      expect(first).toEqual([0, horizon, 1, horizon]);
+      expect(new Set(lines.map(([, , x, y]) => `${String(x)} ${String(y)}`)).size).toBe(2);
+      for (const [, y1, , y2] of lines) {
+        expect([0, 1]).toContain(y1);
+        expect(y2).toBe(horizon);
+      }
+      // Parallels meet the frame's edge at equal distances.
+      const floor = lines.filter(([, y1, x2]) => y1 === 1 && x2 < 0).map(([x1]) => x1);
+      expect(floor).toEqual([0, 0.25, 0.5, 0.75, 1]);
+    }
+  });
+  it('has no ceiling where the eye is at its height, and no floor where it lies on it', () => {
+    expect(
+      perspectiveBox(0)
+        .slice(1)
+        .every(([, y1]) => y1 === 1),
+    ).toBe(true);
+    expect(
+      perspectiveBox(1)
+        .slice(1)
+        .every(([, y1]) => y1 === 0),
+    ).toBe(true);
   });
 });
