@@ -3,7 +3,8 @@ import { type PointerEvent, useRef } from 'react';
 import { perspectiveBox } from '@/core/seeing/perspectiveBox';
 
 const STEP = 0.02;
-const inside = (y: number): number => Math.max(0, Math.min(1, y));
+/** Within the frame, to a thousandth of it. */
+const inside = (y: number): number => Math.round(Math.max(0, Math.min(1, y)) * 1000) / 1000;
 
 /** Floor, ceiling and horizon laid over what it stands in; the horizon is dragged or moved by arrow keys. */
 export function PerspectiveBox({

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import * as edit from '@/core/practice/edit';
-import { restBlock } from '@/core/practice/newBlock';
+import { lookBackBlock, restBlock } from '@/core/practice/newBlock';
 import { poseLengths, type PosesRecipe, type Recipe, recipeSchema } from '@/core/practice/recipe';
 import { level, list, recipeWith, sumsOf } from './recipes';
 
@@ -73,5 +73,19 @@ describe('editing a recipe', () => {
     expect(block(inInk, 'a').settings).toEqual({ warnMs: 5000 });
     expect(sumsOf(inInk)).toEqual(sumsOf(mixed));
     expect(edit.inMedium(inInk, 'pencil').title.match(/, in /g)).toHaveLength(1);
+  });
+});
+
+describe('something new', () => {
+  const rest = restBlock('r', 60_000);
+  const lookBack = lookBackBlock('l', 60_000);
+  it('goes behind what is chosen, before the look back, or to the end', () => {
+    const blocks = [level('a', 1, 60_000), level('b', 1, 60_000)];
+    const ending = recipeWith([...blocks, lookBack]);
+    expect(edit.placeForNew(ending, ['a'])).toBe(1);
+    expect(edit.placeForNew(ending, ['a', 'l'])).toBe(3);
+    expect(edit.placeForNew(ending, [])).toBe(2);
+    expect(edit.placeForNew(recipeWith([lookBack, ...blocks]), [])).toBe(3);
+    expect(edit.placeForNew(recipeWith([...blocks, rest]), [])).toBe(3);
   });
 });

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { png } from '../images';
-import { kept, pose, posesBlock, runPlan, stopAndKeep, WAITING, WALKING } from './steps';
+import { kept, keptLog, pose, posesBlock, runPlan, stopAndKeep, WAITING, WALKING } from './steps';
 
 const next = (page: Page) => page.keyboard.press('ArrowRight');
 /** Draw a pose of a plan for a while. */
@@ -190,4 +190,38 @@ test('the first page against the last, with what was drawn, and not while judgin
   await page.getByText('A verdict, or none for a while').click();
   await page.getByRole('button', { name: '1 day' }).click();
   await expect(page.getByRole('button', { name: 'First against last' })).toHaveCount(0);
+});
+
+test('a room in perspective: drawn into where there is no picture, laid over the page, and kept as such', async ({
+  page,
+}) => {
+  await page.clock.install();
+  await runPlan(page, posesBlock('from-imagination', [pose(null, 60_000)]));
+  await next(page);
+  await page.keyboard.press('d');
+  const horizon = page.getByRole('slider', { name: /^Horizon/ });
+  await expect(horizon).toHaveAttribute('aria-valuetext', '65 % up');
+  await horizon.focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(horizon).toHaveAttribute('aria-valuetext', '63 % up');
+  await expect.poll(async () => (await keptLog(page)).map((e) => e.type)).toContain('intoRoom');
+  await page.clock.fastForward(6000);
+  await stopAndKeep(page);
+  await addPage(page);
+  await page.getByRole('button', { name: 'Page 1, larger' }).click();
+  const room = page.getByRole('checkbox', { name: 'A room in perspective over it' });
+  await room.check();
+  await expect(horizon).toHaveAttribute('aria-valuetext', '65 % up');
+  await horizon.focus();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowUp');
+  await page.clock.fastForward(500);
+  await kept(page, 'pages', null, '"horizon":0.25');
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('Page 1, in a setting')).toBeVisible();
+  await page.goto('/journal');
+  await expect(page.getByRole('list', { name: 'Poses drawn' })).toContainText('in a setting');
+  await page.getByRole('button', { name: 'Page 1, larger' }).click();
+  await expect(horizon).toHaveAttribute('aria-valuetext', '75 % up');
+  await room.uncheck();
+  await expect(horizon).toHaveCount(0);
 });

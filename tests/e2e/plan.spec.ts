@@ -85,6 +85,21 @@ test('two ladders of shrinking time with looking first, by mouse', async ({ page
   expect(parts).toBe(total);
 });
 
+test('small plans: framed on one sheet like the large one, and printed to be drawn on', async ({ page }) => {
+  await openPlan(page);
+  await page.keyboard.press('n');
+  await page.getByRole('button', { name: 'Small plans', exact: true }).click();
+  await page.getByRole('button', { name: 'Take this one' }).click();
+  const framed = page.getByRole('img', { name: /small plans, (landscape|portrait): 4 frames, \d+ mm × \d+ mm/i });
+  await expect(framed).toHaveCount(1);
+  await expect(framed.locator('text')).toHaveText(['1', '2', '3', '4']);
+  await page.getByRole('tab', { name: 'Paper' }).click();
+  await page.getByLabel('Frames on the sheet').selectOption('');
+  await expect(framed).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(framed).toHaveCount(1);
+});
+
 test('a blind contour series with both hands, by keys only', async ({ page }) => {
   await openPlan(page);
   await page.keyboard.press('n');

@@ -13,6 +13,7 @@ import { expandPlan } from '@/core/practice/timeline';
 import {
   announcement,
   comingReferences,
+  cueOf,
   eitherOf,
   MOTIF_PATHS,
   nextPose,
@@ -165,5 +166,23 @@ describe('a single pose', () => {
   it('is a whole plan that fits its time', () => {
     const single = planSchema.parse(singlePosePlan('figure/archer-turning/masc/0/5/26', 60_000));
     expect(sumPlan(single)).toMatchObject({ drawingMs: 60_000, totalMs: single.availableMs });
+  });
+});
+
+describe('the cue before a pose', () => {
+  it('is about what its label names, and else one after the other', () => {
+    const exercise = exerciseById('line-then-tone');
+    const block = poses(2, 60_000, { exercise: 'line-then-tone' });
+    const labeled = planOf({
+      ...block,
+      ...(block.kind === 'poses' && { poses: block.poses.map((p, i) => ({ ...p, label: ['line', 'tone'][i] })) }),
+    } as typeof block);
+    const draws = (p: typeof labeled) => expandPlan(p).segments.filter((s) => s.kind === 'draw');
+    expect(draws(labeled).map((s) => cueOf(labeled, s, exercise).split(':')[0])).toEqual(['Line', 'Tone']);
+    const plain = planOf(poses(4));
+    const { cues } = exerciseById('flowing-gesture');
+    expect(draws(plain).map((s) => cueOf(plain, s, exerciseById('flowing-gesture')))).toEqual(
+      [0, 1, 2, 3].map((i) => cues[i % cues.length]),
+    );
   });
 });

@@ -26,6 +26,13 @@ export const insertBlocks = (recipe: Recipe, blocks: readonly RecipeBlock[], at:
   blocks: [...recipe.blocks.slice(0, at), ...blocks, ...recipe.blocks.slice(at)],
 });
 
+/** Where something new goes: behind the last block chosen; without one before the look back, which stays the end, or at the end. */
+export function placeForNew({ blocks }: Recipe, chosen: readonly string[]): number {
+  const last = blocks.findLastIndex((b) => chosen.includes(b.id));
+  const end = blocks.at(-1);
+  return last >= 0 ? last + 1 : end?.kind === 'rest' && end.purpose === 'look back' ? blocks.length - 1 : blocks.length;
+}
+
 /** Take blocks out; the last one stays, since a plan of nothing is none. */
 export function removeBlocks(recipe: Recipe, ids: readonly string[]): Recipe {
   const left = recipe.blocks.filter((b) => !ids.includes(b.id));

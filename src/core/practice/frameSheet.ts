@@ -1,6 +1,6 @@
 import { SHEET_SIZES, type Sheet, type SheetSize } from './sheet';
 
-export interface Frame {
+interface Frame {
   xMm: number;
   yMm: number;
   widthMm: number;

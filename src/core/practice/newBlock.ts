@@ -80,6 +80,8 @@ export function freshBlock(
       count: 2,
       lengths: { order: 'own list', fromMs: LINE_MS, toMs: TONE_MS, listMs: [LINE_MS, TONE_MS] },
       labels: [...LINE_AND_TONE],
+      // The tone is put to the line that is there already.
+      settings: { ...block.settings, perSheet: 2, overlap: true },
     };
   return block;
 }

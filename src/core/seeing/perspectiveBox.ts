@@ -8,6 +8,8 @@ export const EYE_LEVEL = 0.35;
 const OUTSIDE = 0.35;
 /** Width of a floor tile on the frame's own edge, a share of its width. */
 const TILE = 0.25;
+/** Tiles go on this far to both sides of the frame, so that its lower corners are floor as well; shares of its width. */
+const SPREAD = 1;
 
 /**
  * A room to put a figure into: floor and ceiling in two-point perspective under and over a horizon. Parallels that cut the picture plane
@@ -21,7 +23,7 @@ export function perspectiveBox(horizon: number): FrameLine[] {
     // A floor at the eye's own height, or a ceiling, is seen from its side: the horizon is all of it.
     if (Math.abs(edge - horizon) < 0.01) continue;
     for (const vanishing of [-OUTSIDE, 1 + OUTSIDE])
-      for (let k = 0; k <= 1 / TILE; k++) lines.push([k * TILE, edge, vanishing, horizon]);
+      for (let x = -SPREAD; x <= 1 + SPREAD; x += TILE) lines.push([x, edge, vanishing, horizon]);
   }
   return lines;
 }

@@ -31,6 +31,8 @@ export function PageClose({ page, number, onClose }: { page: Page; number: numbe
   const [marking, setMarking] = useState(false);
   const [part, setPart] = useState<string>(FIX_PARTS[0]);
   const [over, setOver] = useState<string | null>(null);
+  // Shown at once, kept a moment later.
+  const [inRoom, setInRoom] = useState(page.horizon !== undefined);
   const fixes = shut ? [] : (page.fixes ?? []);
   const change = (to: (page: Page) => Partial<Page>): void => {
     changePage(page.id, to).catch((error: unknown) => toastProblem(storageProblem(error)));
@@ -52,8 +54,8 @@ export function PageClose({ page, number, onClose }: { page: Page; number: numbe
               />
             )}
             {over !== null && !shut && <OverPage key={over} page={page} referenceId={over} onChange={change} />}
-            {page.horizon !== undefined && !shut && (
-              <PageRoom horizon={page.horizon} onKeep={(horizon) => change(() => ({ horizon }))} />
+            {inRoom && !shut && (
+              <PageRoom horizon={page.horizon ?? EYE_LEVEL} onKeep={(horizon) => change(() => ({ horizon }))} />
             )}
             {marking && fixes.length < MOST_FIXES && (
               <button
@@ -94,8 +96,11 @@ export function PageClose({ page, number, onClose }: { page: Page; number: numbe
               <input
                 type="checkbox"
                 className="checkbox"
-                checked={page.horizon !== undefined}
-                onChange={(event) => change(() => ({ horizon: event.target.checked ? EYE_LEVEL : undefined }))}
+                checked={inRoom}
+                onChange={({ target: { checked } }) => {
+                  setInRoom(checked);
+                  change(() => ({ horizon: checked ? EYE_LEVEL : undefined }));
+                }}
               />
               A room in perspective over it
             </label>

@@ -7,7 +7,7 @@ import type { Session } from '@/core/journal/session';
 import { drawingHistory } from '@/core/journal/history';
 import { lengthsThatWork } from '@/core/journal/reflect';
 import { clockDigits } from '@/core/practice/duration';
-import { insertBlocks, updatePoses } from '@/core/practice/edit';
+import { insertBlocks, placeForNew, updatePoses } from '@/core/practice/edit';
 import type { Exercise } from '@/core/practice/exercises/exercise';
 import { fitPlan } from '@/core/practice/fit';
 import { planWhy } from '@/core/practice/planWhy';
@@ -74,11 +74,6 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
   const sums = sumPlan(plan);
   const stopped = problems.find((p) => p.stops);
   const blocks = recipe.blocks.filter((b) => selected.includes(b.id));
-  const where = (): number => {
-    const last = recipe.blocks.findLastIndex((b) => selected.includes(b.id));
-    return last < 0 ? recipe.blocks.length : last + 1;
-  };
-
   const askFor = (part: Partial<Ask>): void => {
     const next = { ...ask, ...part };
     setAsk(next);
@@ -125,8 +120,7 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
     );
   };
   const put = (some: RecipeBlock[], words: string): void => {
-    const at = where();
-    change(words, (r) => insertBlocks(r, some, at));
+    change(words, (r) => insertBlocks(r, some, placeForNew(r, selected)));
     editor.select(some.map((b) => b.id));
   };
   const chooseExercise = (exercise: Exercise): void => {

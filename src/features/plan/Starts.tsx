@@ -7,7 +7,7 @@ import type { Session } from '@/core/journal/session';
 import { lengthsThatWork } from '@/core/journal/reflect';
 import { readPlanFile, recipeFromFile } from '@/core/interchange/planFile';
 import { clockDigits, durationWords } from '@/core/practice/duration';
-import { insertBlocks } from '@/core/practice/edit';
+import { insertBlocks, placeForNew } from '@/core/practice/edit';
 import { layOutRecipe } from '@/core/practice/layOut';
 import { recipeOf } from '@/core/practice/recipeOf';
 import type { Recipe } from '@/core/practice/recipe';
@@ -62,10 +62,7 @@ export function Starts({ editor, sessions, nowMs, onTold, onAvailable, onClose }
   };
   const remedy = ({ blocks, reason, complaint }: Remedy): void => {
     const some = blocks(editor.newId);
-    const last = recipe.blocks.findLastIndex((b) => editor.selected.includes(b.id));
-    const back = recipe.blocks.findIndex((b) => b.kind === 'rest' && b.purpose === 'look back');
-    const at = last >= 0 ? last + 1 : back >= 0 ? back : recipe.blocks.length;
-    change('A remedy', (r) => insertBlocks(r, some, at));
+    change('A remedy', (r) => insertBlocks(r, some, placeForNew(r, editor.selected)));
     editor.select(some.map((b) => b.id));
     onTold(`“${complaint}”: ${reason}`);
     onClose();

@@ -54,7 +54,10 @@ export function TableCard({ editor, things, available }: { editor: PlanEditor; t
     'out of reach': 'eraser out of reach',
     'only where it is allowed': 'eraser where it is allowed',
   };
-  const shown = all ? sheets : sheets.slice(0, SHOWN);
+  // What is being worked on is never among those left out.
+  const isSelected = ({ blockId }: PlannedSheet): boolean => blockId !== null && editor.selected.includes(blockId);
+  const everySheet = all || sheets.slice(SHOWN).some(isSelected);
+  const shown = everySheet ? sheets : sheets.slice(0, SHOWN);
   return (
     <section aria-labelledby="table-heading">
       <h2 id="table-heading" className="text-[20px]">
@@ -121,17 +124,10 @@ export function TableCard({ editor, things, available }: { editor: PlanEditor; t
       </p>
       <ol className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(96px,1fr))] items-end gap-x-3 gap-y-3">
         {shown.map((s, i) => (
-          <SheetMap
-            key={i}
-            number={i + 1}
-            planned={s}
-            sheet={sheet}
-            shapeOf={shapeOf}
-            isSelected={s.blockId !== null && editor.selected.includes(s.blockId)}
-          />
+          <SheetMap key={i} number={i + 1} planned={s} sheet={sheet} shapeOf={shapeOf} isSelected={isSelected(s)} />
         ))}
       </ol>
-      {sheets.length > SHOWN && (
+      {sheets.length > SHOWN && (all || !everySheet) && (
         <button type="button" className="link-quiet mt-2 text-[14px]" onClick={() => setAll(!all)}>
           {all ? 'Show fewer' : `${String(sheets.length - SHOWN)} more sheets`}
         </button>

@@ -12,7 +12,7 @@ import { GapQuestions } from './GapQuestions';
 import { MarkKinds } from './MarkKinds';
 import { RunButton } from './RunButton';
 import type { SegmentProps } from './segmentProps';
-import { attemptWords, eitherOf, nextPose, poseCount, poseNotes } from './words';
+import { attemptWords, cueOf, eitherOf, nextPose, poseCount, poseNotes } from './words';
 
 /** Before a pose: what comes, how, and how long; between two, whether the last one was whole. */
 export function LeadIn({ plan, segments, state, segment, onCommand, onSay }: SegmentProps) {
@@ -26,7 +26,7 @@ export function LeadIn({ plan, segments, state, segment, onCommand, onSay }: Seg
   if (!exercise) return null;
   const pose = nextPose(plan, segments, at);
   const either = eitherOf(plan, next);
-  const cue = exercise.cues[(next.poseIndex + next.blockIndex) % exercise.cues.length];
+  const cue = cueOf(plan, next, exercise);
   const drawing = adjustableSegment({ segments }, state);
   const adjustable = drawing !== undefined && !segments[drawing].open && segments[drawing].potMs === undefined;
   const inPot = drawing !== undefined && segments[drawing].potMs !== undefined;

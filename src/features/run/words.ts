@@ -42,6 +42,14 @@ export function poseNotes(plan: Plan, segment: Segment): string[] {
   ];
 }
 
+/** The cue before a pose: the one about what its label names, else one after the other. */
+export function cueOf(plan: Plan, { blockIndex, poseIndex }: Segment, { cues }: Exercise): string {
+  const block = plan.blocks[blockIndex];
+  const label = block.kind === 'poses' ? block.poses[poseIndex]?.label?.toLowerCase() : undefined;
+  const about = label && cues.find((cue) => cue.toLowerCase().startsWith(`${label}:`));
+  return about || cues[(poseIndex + blockIndex) % cues.length];
+}
+
 /** "pose 2 of 4". */
 export function poseCount(plan: Plan, segment: Segment): string {
   const block = plan.blocks[segment.blockIndex];
