@@ -153,7 +153,7 @@ describe('a room in perspective', () => {
       }
       // Parallels meet the frame's edge at equal distances.
       const floor = lines.filter(([, y1, x2]) => y1 === 1 && x2 < 0).map(([x1]) => x1);
-      floor.slice(1).forEach((x, i) => expect(x - floor[i]).toBeCloseTo(0.25, 9));
+      floor.slice(1).forEach((x, i) => expect(x - floor[i]).toBeCloseTo(0.5, 9));
       expect([floor[0], floor.at(-1)]).toEqual([-1, 2]);
     }
   });

@@ -7,7 +7,7 @@ export const EYE_LEVEL = 0.35;
 /** Vanishing points stand this far outside the frame, shares of its width. */
 const OUTSIDE = 0.35;
 /** Width of a floor tile on the frame's own edge, a share of its width. */
-const TILE = 0.25;
+const TILE = 0.5;
 /** Tiles go on this far to both sides of the frame, so that its lower corners are floor as well; shares of its width. */
 const SPREAD = 1;
 
