@@ -6,6 +6,7 @@ import type { Session } from '@/core/journal/session';
 import { CATALOG } from '@/core/practice/exercises';
 import type { Plan } from '@/core/practice/schema';
 import { sumPlan } from '@/core/practice/sums';
+import { DrawnRow } from '@/features/journal/DrawnRow';
 import { Reflect } from '@/features/journal/Reflect';
 import { TimeSums } from '@/features/journal/TimeSums';
 import { Handbook } from '@/features/handbook/Handbook';
@@ -178,4 +179,38 @@ describe('the handbook', () => {
       for (const look of e.lookAt) expect(words).toContain(look);
     },
   );
+});
+
+describe('what was drawn', () => {
+  const row = (session: Session): string => renderToStaticMarkup(<DrawnRow session={session} />);
+  const labeled = (labels: string[], referenceIds: string[]): Plan => {
+    const block = poses(labels.length, 60_000, { exercise: 'line-then-tone' });
+    return planOf({
+      ...block,
+      ...(block.kind === 'poses' && {
+        poses: block.poses.map((p, i) => ({ ...p, label: labels[i], referenceId: referenceIds[i] })),
+      }),
+    } as typeof block);
+  };
+  it('is a pose each, with how long; what was only passed is none', () => {
+    const session = sessionOf(planOf(poses(3, 60_000)), [
+      { type: 'next', atMs: 4000 },
+      { type: 'next', atMs: 4500 },
+      { type: 'stop', atMs: 30_000 },
+    ]);
+    expect(row(session).match(/<li/g)).toHaveLength(1);
+    expect(row(sessionOf(planOf(poses(1)), [{ type: 'stop', atMs: 100 }]))).toBe('');
+  });
+  it('says a line and its tone with the time of both together', () => {
+    const words = textOf(row(sessionOf(labeled(['line', 'tone'], ['picture/a', 'picture/a']))));
+    expect(words).toContain('line, 1 min');
+    expect(words).toContain('One pose in two: line 1:00 and tone 1:00, together 2:00.');
+    const apart = textOf(row(sessionOf(labeled(['line', 'tone'], ['picture/a', 'picture/b']))));
+    expect(apart).not.toContain('One pose in two');
+  });
+  it('leads to the picture or the figure with every drawing of it', () => {
+    const markup = row(sessionOf(labeled(['line', 'tone'], ['picture/a', 'figure/net-mender/stocky/30/6/26'])));
+    expect(markup).toContain('href="/poses/picture?id=a"');
+    expect(markup).toContain('href="/poses/figure?id=figure%2Fnet-mender');
+  });
 });

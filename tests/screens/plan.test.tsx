@@ -5,7 +5,7 @@ import { clockDigits } from '@/core/practice/duration';
 import { CATALOG, exerciseById } from '@/core/practice/exercises';
 import { hidesReference } from '@/core/practice/exercises/exercise';
 import { layOutRecipe } from '@/core/practice/layOut';
-import { posesBlock } from '@/core/practice/newBlock';
+import { freshBlock, posesBlock } from '@/core/practice/newBlock';
 import { findProblems } from '@/core/practice/problems';
 import type { PosesRecipe, Recipe, RecipeBlock } from '@/core/practice/recipe';
 import { materialsOf } from '@/core/practice/sheets';
@@ -13,6 +13,9 @@ import { sumPlan } from '@/core/practice/sums';
 import { BlockList } from '@/features/plan/BlockList';
 import { Inspector } from '@/features/plan/Inspector';
 import { Keys } from '@/features/plan/Keys';
+import { PaperFields } from '@/features/plan/PaperFields';
+import { PictureFields } from '@/features/plan/PictureFields';
+import { RuleFields } from '@/features/plan/RuleFields';
 import { TableCard } from '@/features/plan/TableCard';
 import type { PlanEditor } from '@/features/plan/usePlanEditor';
 import { level, recipeWith } from '../core/recipes';
@@ -132,5 +135,98 @@ describe('the blocks as a list', () => {
   it('can all be done by keys, and the keys say so', () => {
     const words = textOf(renderToStaticMarkup(<Keys onClose={nothing} />));
     for (const what of ['undo', 'duplicate', 'split', 'delete', 'pin']) expect(words.toLowerCase()).toContain(what);
+  });
+});
+
+/** What is chosen in the fields of a block: radio buttons by their words, lists by the value selected. */
+const chosenOf = (markup: string): string[] => [
+  ...[...markup.matchAll(/<label[^>]*>(.*?)<\/label>/gs)]
+    .filter((m) => m[1].includes('checked=""'))
+    .map((m) => textOf(m[1])),
+  ...[...markup.matchAll(/<option[^>]*selected=""[^>]*>(.*?)<\/option>/gs)].map((m) => textOf(m[1])),
+];
+
+describe('what the program keeps, block by block', () => {
+  const rulesOf = (block: PosesRecipe): string[] =>
+    chosenOf(renderToStaticMarkup(<RuleFields block={block} recipe={recipeWith([block])} change={nothing} />));
+  it.each(CATALOG.map(({ id }) => [id] as const))('is the rule of %s as the exercise has it', (id) => {
+    const { rule } = exerciseById(id);
+    const chosen = rulesOf(posesBlock('a', id, 2));
+    expect(chosen).toContain(rule.lifts === 'none' ? 'never lift' : 'lift freely');
+    expect(chosen).toContain(rule.erasing === 'none' ? 'no erasing' : 'erase freely');
+    expect(chosen).toContain(rule.hand === 'other' ? 'other hand' : 'usual hand');
+    expect(chosen).toContain(rule.view);
+    expect(chosen.includes('from the shoulder')).toBe(rule.grip === 'from the shoulder');
+    expect(chosen.includes('at most')).toBe(typeof rule.marks === 'number');
+  });
+  it('shows where the block departs from it', () => {
+    const block = posesBlock('a', 'flowing-gesture', 2);
+    const chosen = rulesOf({
+      ...block,
+      bothHands: true,
+      alternate: 'blind-contour',
+      settings: { rule: { lifts: 'none', view: 'mirrored' }, orExercise: 'contour' },
+    });
+    for (const words of ['never lift', 'mirrored', 'then all again with the other', 'Blind contour', 'Contour'])
+      expect(chosen).toContain(words);
+  });
+  it('has a page for each quality of line, and nowhere else', () => {
+    const words = (id: string): string => {
+      const block = posesBlock('a', id, 2);
+      return textOf(renderToStaticMarkup(<RuleFields block={block} recipe={recipeWith([block])} change={nothing} />));
+    };
+    expect(words('line-qualities')).toContain('One page for each of eight lines: smooth, rough,');
+    expect(words('contour')).not.toContain('One page for each');
+  });
+});
+
+describe('what a block is drawn from', () => {
+  const fields = (block: PosesRecipe, chosen: (string | null)[] = ['r1', 'r2']): string =>
+    renderToStaticMarkup(<PictureFields block={block} chosen={chosen} sets={[]} change={nothing} />);
+  it('is a set with an order and a filter, and pins one can press', () => {
+    const block = level('a', 2, 60_000);
+    const source = { ...block.source, hardest: 2, extent: 'part', gentleFirst: true, pins: ['r1', null] };
+    const markup = fields({ ...block, source });
+    for (const words of ['one each', 'gentle to hard', 'gentle ones', 'parts only', 'the first one gentle'])
+      expect(chosenOf(markup)).toContain(words);
+    expect(markup).toContain('Unpin the picture of pose 1');
+    expect(markup).toContain('Pin the picture of pose 2');
+  });
+  it('is one picture where it is the same again, and has no odd one out then', () => {
+    const block = posedBy(level('a', 4, 60_000), 'same picture');
+    const markup = fields(block, ['r1', 'r1', 'r1', 'r1']);
+    expect(markup.match(/the picture of pose/g)).toHaveLength(1);
+    expect(textOf(markup)).not.toContain('an odd one out at the end');
+  });
+  it('asks for words where there is no picture', () => {
+    for (const kind of ['live model', 'own hand', 'imagination', 'none'] as const) {
+      const words = textOf(fields(posedBy(level('a', 2, 60_000), kind)));
+      expect(words).toContain('Shown in place of a picture. It may be empty.');
+      expect(words).not.toContain('Picking');
+    }
+  });
+});
+
+describe('what a block is drawn on', () => {
+  const paper = (block: PosesRecipe): string =>
+    renderToStaticMarkup(<PaperFields block={block} recipe={recipeWith([block])} change={nothing} />);
+  it('is as the whole plan until it is said otherwise', () => {
+    const { medium, sheet } = recipeWith([]);
+    const chosen = chosenOf(paper(level('a', 2, 60_000)));
+    expect(chosen).toEqual([`as the whole plan: ${medium}`, 'without frames']);
+    expect(paper(level('a', 2, 60_000))).toContain(`value="${String(sheet.perSheet)}"`);
+  });
+  it('has frames for small plans, and says where nothing can be rubbed out', () => {
+    const framed = freshBlock('a', 'small-plans', { size: 'A2' });
+    expect(chosenOf(paper(framed))).toContain('in frames shaped like A2');
+    expect(textOf(paper(level('a', 2, 60_000, { settings: { medium: 'fineliner' } })))).toContain(
+      'Nothing is rubbed out with it.',
+    );
+    expect(textOf(paper(level('a', 2, 60_000, { settings: { medium: 'pencil' } })))).not.toContain('rubbed out');
+  });
+  it('shows the frames to scale, numbered, with their size', () => {
+    const words = tableOf([freshBlock('a', 'small-plans', { size: 'A2' })]);
+    expect(words).toContain('1 2 3 4');
+    expect(words).toMatch(/4 frames, \d+ mm × \d+ mm/);
   });
 });
