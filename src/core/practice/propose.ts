@@ -80,7 +80,8 @@ export function proposePlan({ availableMs, references, history, seed, picked }: 
   pick({ pool: easy, count: fromMemory.length, order: 'gentle to hard', seed: seed + 1, timesDrawn: taken }).forEach(
     ({ id }, i) => (fromMemory[i].referenceId = id),
   );
-  return { ...plan, why: reason({ blocks, rusty, eased, history, habit, favorFacing }) };
+  const easyMemory = easy.length > 0 && fromMemory.length > 0;
+  return { ...plan, why: reason({ blocks, rusty, eased, history, habit, favorFacing, easyMemory }) };
 }
 
 interface Reason {
@@ -90,8 +91,10 @@ interface Reason {
   history: ProposalInput['history'];
   habit: 'left' | 'right' | undefined;
   favorFacing: 'left' | 'right' | undefined;
+  /** What is drawn from memory is easy, since that is new. */
+  easyMemory: boolean;
 }
-function reason({ blocks, rusty, eased, history, habit, favorFacing }: Reason): string {
+function reason({ blocks, rusty, eased, history, habit, favorFacing, easyMemory }: Reason): string {
   const names = [
     ...new Set(blocks.flatMap((b) => (b.kind === 'poses' ? [exerciseById(b.exercise).name.toLowerCase()] : []))),
   ];
@@ -110,6 +113,7 @@ function reason({ blocks, rusty, eased, history, habit, favorFacing }: Reason): 
     );
   }
   if (clauses.length === 0) clauses.push(`short to long, and what you have drawn least: ${names.join(', ')}`);
+  if (easyMemory) clauses.push('from memory what is easy, since that is new to you');
   const sentence = clauses.join('; ');
   return `${sentence[0].toUpperCase()}${sentence.slice(1)}.`;
 }
