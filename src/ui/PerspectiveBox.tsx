@@ -13,12 +13,13 @@ export function PerspectiveBox({
 }: {
   /** Height of the eye, 0 the top to 1 the bottom. */
   horizon: number;
-  onHorizon: (horizon: number) => void;
+  /** Missing where it is only looked at. */
+  onHorizon: ((horizon: number) => void) | undefined;
 }) {
   const frame = useRef<HTMLDivElement>(null);
   const drag = (event: PointerEvent): void => {
     const box = frame.current?.getBoundingClientRect();
-    if (box && event.currentTarget.hasPointerCapture(event.pointerId))
+    if (box && onHorizon && event.currentTarget.hasPointerCapture(event.pointerId))
       onHorizon(inside((event.clientY - box.top) / box.height));
   };
   return (
@@ -35,29 +36,31 @@ export function PerspectiveBox({
           />
         ))}
       </svg>
-      <button
-        type="button"
-        role="slider"
-        aria-label="Horizon: drag it, or arrow keys"
-        aria-orientation="vertical"
-        aria-valuemin={0}
-        aria-valuemax={100}
-        aria-valuenow={Math.round((1 - horizon) * 100)}
-        aria-valuetext={`${String(Math.round((1 - horizon) * 100))} % up`}
-        className="pointer-events-auto absolute right-[12%] h-11 w-14 -translate-y-1/2 cursor-ns-resize touch-none"
-        style={{ top: `${String(horizon * 100)}%` }}
-        onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-        onPointerMove={drag}
-        onKeyDown={(event) => {
-          const by = event.key === 'ArrowUp' ? -STEP : event.key === 'ArrowDown' ? STEP : 0;
-          if (by === 0) return;
-          event.preventDefault();
-          event.stopPropagation();
-          onHorizon(inside(horizon + by));
-        }}
-      >
-        <span className="absolute inset-x-2 top-1/2 h-3 -translate-y-1/2 rounded-full border-2 border-russet bg-sheet" />
-      </button>
+      {onHorizon && (
+        <button
+          type="button"
+          role="slider"
+          aria-label="Horizon: drag it, or arrow keys"
+          aria-orientation="vertical"
+          aria-valuemin={0}
+          aria-valuemax={100}
+          aria-valuenow={Math.round((1 - horizon) * 100)}
+          aria-valuetext={`${String(Math.round((1 - horizon) * 100))} % up`}
+          className="pointer-events-auto absolute right-[12%] h-11 w-14 -translate-y-1/2 cursor-ns-resize touch-none"
+          style={{ top: `${String(horizon * 100)}%` }}
+          onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+          onPointerMove={drag}
+          onKeyDown={(event) => {
+            const by = event.key === 'ArrowUp' ? -STEP : event.key === 'ArrowDown' ? STEP : 0;
+            if (by === 0) return;
+            event.preventDefault();
+            event.stopPropagation();
+            onHorizon(inside(horizon + by));
+          }}
+        >
+          <span className="absolute inset-x-2 top-1/2 h-3 -translate-y-1/2 rounded-full border-2 border-russet bg-sheet" />
+        </button>
+      )}
     </div>
   );
 }

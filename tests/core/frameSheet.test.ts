@@ -65,14 +65,19 @@ describe('small plans in frames', () => {
         }
     }
   });
-  it('come with their exercise: four on one sheet, planned for the sheet in use, told on paper and printed to be drawn on', () => {
+  it('come with their exercise: all on one sheet unless it is said otherwise, planned for the sheet in use, told on paper and printed to be drawn on', () => {
     const block = freshBlock('b', 'small-plans', { size: 'A2' });
     expect(block).toMatchObject({
       count: 4,
       source: { kind: 'same picture' },
-      settings: { perSheet: 4, framesFor: 'A2' },
+      settings: { framesFor: 'A2' },
     });
-    const recipe = recipeWith([{ ...block, count: 6 }, level('l', 2, 60_000)], { sheet: A4 });
+    const six = recipeWith([{ ...block, count: 6 }], { sheet: A4 });
+    expect(sheetsOf(six, {}).map((s) => s.referenceIds.length)).toEqual([6]);
+    const recipe = recipeWith(
+      [{ ...block, count: 6, settings: { ...block.settings, perSheet: 4 } }, level('l', 2, 60_000)],
+      { sheet: A4 },
+    );
     expect(sheetsOf(recipe, {}).map((s) => [s.referenceIds.length, s.framesFor])).toEqual([
       [4, 'A2'],
       [2, 'A2'],

@@ -176,7 +176,7 @@ describe('the cue before a pose', () => {
     const labeled = planOf({
       ...block,
       ...(block.kind === 'poses' && { poses: block.poses.map((p, i) => ({ ...p, label: ['line', 'tone'][i] })) }),
-    } as typeof block);
+    });
     const draws = (p: typeof labeled) => expandPlan(p).segments.filter((s) => s.kind === 'draw');
     expect(draws(labeled).map((s) => cueOf(labeled, s, exercise).split(':')[0])).toEqual(['Line', 'Tone']);
     const plain = planOf(poses(4));

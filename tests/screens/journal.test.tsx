@@ -190,7 +190,7 @@ describe('what was drawn', () => {
       ...(block.kind === 'poses' && {
         poses: block.poses.map((p, i) => ({ ...p, label: labels[i], referenceId: referenceIds[i] })),
       }),
-    } as typeof block);
+    });
   };
   it('is a pose each, with how long; what was only passed is none', () => {
     const session = sessionOf(planOf(poses(3, 60_000)), [

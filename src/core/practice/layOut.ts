@@ -1,6 +1,6 @@
 import { without } from '../without';
 import type { Block, Plan, PosePlan, PosesBlock } from './schema';
-import { leadInOf, poseLengths, type PosesRecipe, type Recipe } from './recipe';
+import { leadInOf, perSheetOf, poseLengths, type PosesRecipe, type Recipe } from './recipe';
 
 /** Where a block of a plan comes from: its block in the recipe (null for a rest the rest rule put in) and its first pose there. */
 export interface Origin {
@@ -57,7 +57,7 @@ export function layOutRecipe(recipe: Recipe, chosen: Chosen): LaidOut {
     const settings = {
       medium,
       grade,
-      perSheet: sheet.perSheet,
+      perSheet: perSheetOf(block, sheet),
       ...block.settings,
       ...(block.source.kind === 'live model' && { model: true }),
     };

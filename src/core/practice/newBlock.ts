@@ -72,8 +72,7 @@ export function freshBlock(
   own?: readonly Exercise[],
 ): PosesRecipe {
   const block = posesBlock(id, exerciseId, USUAL_COUNT, undefined, own);
-  if (exerciseId === 'small-plans')
-    return { ...block, settings: { ...block.settings, perSheet: USUAL_COUNT, framesFor: sheet.size } };
+  if (exerciseId === 'small-plans') return { ...block, settings: { ...block.settings, framesFor: sheet.size } };
   if (exerciseId === 'line-then-tone')
     return {
       ...block,

@@ -6,7 +6,7 @@ import { durationSchema, LONGEST_MS } from './duration';
 import { exerciseSchema } from './exercises/exercise';
 import { bodyBlockSchema, linesBlockSchema, MAX_BLOCKS, MAX_PLAN_MS, restBlockSchema } from './schema';
 import { settingsSchema } from './settings';
-import { sheetSchema } from './sheet';
+import { MOST_ON_A_SHEET, type Sheet, sheetSchema } from './sheet';
 
 const optionalMs = z.int().check(z.minimum(0), z.maximum(LONGEST_MS));
 export const MAX_COUNT = 500;
@@ -134,6 +134,17 @@ export function rowLengths({ count, lengths }: Pick<PosesRecipe, 'count' | 'leng
 export function poseLengths(block: Pick<PosesRecipe, 'count' | 'lengths' | 'bothHands'>): number[] {
   const row = rowLengths(block);
   return block.bothHands ? [...row, ...row] : row;
+}
+
+/** Exercises whose drawings are made to stand on one sheet. */
+const ON_ONE_SHEET = new Set(['page-of-many', 'small-plans']);
+
+/** Drawings of a block on one sheet: as was said, else all of them or as many as on any sheet. */
+export function perSheetOf(block: PosesRecipe, sheet: Pick<Sheet, 'perSheet'>): number {
+  const usual = ON_ONE_SHEET.has(block.exercise)
+    ? Math.min(MOST_ON_A_SHEET, poseLengths(block).length)
+    : sheet.perSheet;
+  return block.settings.perSheet ?? usual;
 }
 
 /** A block without poses. */

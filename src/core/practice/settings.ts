@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { LONGEST_MS } from './duration';
 import { ruleSchema } from './exercises/exercise';
-import { sheetSizeSchema } from './sheet';
+import { MOST_ON_A_SHEET, sheetSizeSchema } from './sheet';
 
 const optionalMs = z.int().check(z.minimum(0), z.maximum(LONGEST_MS));
 
@@ -39,7 +39,7 @@ export const settingsSchema = z.object({
   medium: z.optional(z.string().check(z.maxLength(40))),
   grade: z.optional(z.string().check(z.maxLength(20))),
   /** Drawings on one sheet. */
-  perSheet: z.optional(z.int().check(z.minimum(1), z.maximum(40))),
+  perSheet: z.optional(z.int().check(z.minimum(1), z.maximum(MOST_ON_A_SHEET))),
   /** They are small plans for a sheet of this size: each has a frame of its proportions. */
   framesFor: z.optional(sheetSizeSchema),
   /** They may lie over one another. */

@@ -17,13 +17,15 @@ const sizes = Object.keys(SHEET_SIZES) as [SheetSize, ...SheetSize[]];
 
 export const sheetSizeSchema = z.enum(sizes);
 
+export const MOST_ON_A_SHEET = 40;
+
 export const PAPERS = ['newsprint', 'sketch paper', 'toned paper', 'layout paper', 'sketchbook'] as const;
 
 export const sheetSchema = z.object({
   size: sheetSizeSchema,
   paper: z.enum(PAPERS),
   /** Drawings on one sheet, where a block does not say otherwise. */
-  perSheet: z.int().check(z.minimum(1), z.maximum(40)),
+  perSheet: z.int().check(z.minimum(1), z.maximum(MOST_ON_A_SHEET)),
   marginMm: z.number().check(z.minimum(0), z.maximum(100)),
   unit: z.enum(['mm', 'in']),
 });

@@ -1,7 +1,7 @@
 import { exerciseById } from './exercises';
 import type { Chosen } from './layOut';
 import { mediumById, piecesToSharpen, sheetsFor, withSpares } from './materials';
-import { poseLengths, type PosesRecipe, type Recipe } from './recipe';
+import { perSheetOf, poseLengths, type PosesRecipe, type Recipe } from './recipe';
 import { needsPictures } from './chooseReferences';
 import { wantsBroad } from './aims';
 import type { SheetSize } from './sheet';
@@ -17,11 +17,6 @@ export interface PlannedSheet {
   framesFor: SheetSize | undefined;
 }
 
-const perSheetOf = (recipe: Recipe, block: PosesRecipe): number =>
-  block.exercise === 'page-of-many' && block.settings.perSheet === undefined
-    ? poseLengths(block).length
-    : (block.settings.perSheet ?? recipe.sheet.perSheet);
-
 /** Every sheet of a session in order: each block begins a new one. */
 export function sheetsOf(recipe: Recipe, chosen: Chosen): PlannedSheet[] {
   return recipe.blocks.flatMap((block): PlannedSheet[] => {
@@ -35,7 +30,7 @@ export function sheetsOf(recipe: Recipe, chosen: Chosen): PlannedSheet[] {
       }));
     if (block.kind !== 'poses') return [];
     const count = poseLengths(block).length;
-    const per = perSheetOf(recipe, block);
+    const per = perSheetOf(block, recipe.sheet);
     const ids = chosen[block.id] ?? [];
     const overlap = block.settings.overlap ?? block.exercise === 'page-of-many';
     return Array.from({ length: sheetsFor(count, per) }, (_, i) => ({

@@ -1,7 +1,7 @@
 'use client';
 import { MEDIA, mediumById } from '@/core/practice/materials';
-import { SHEET_SIZES, type SheetSize } from '@/core/practice/sheet';
-import type { PosesRecipe, Recipe } from '@/core/practice/recipe';
+import { MOST_ON_A_SHEET, SHEET_SIZES, type SheetSize } from '@/core/practice/sheet';
+import { perSheetOf, type PosesRecipe, type Recipe } from '@/core/practice/recipe';
 import { without } from '@/core/without';
 import { CountField, Row, Select, Tick } from './fields';
 import type { ChangePoses } from './TimeFields';
@@ -45,8 +45,8 @@ export function PaperFields({ block, recipe, change }: PaperFieldsProps) {
       <Row label="On a sheet">
         <CountField
           label="Drawings on one sheet"
-          count={settings.perSheet ?? recipe.sheet.perSheet}
-          most={40}
+          count={perSheetOf(block, recipe.sheet)}
+          most={MOST_ON_A_SHEET}
           onChange={(perSheet) => change('On a sheet', (b) => ({ ...b, settings: { ...b.settings, perSheet } }))}
         />
         <span className="text-[14px]">on one sheet</span>

@@ -4,7 +4,15 @@ import { envelopeOf } from '@/core/figure/envelopes';
 import { parsePictureReference } from '@/core/references/picture';
 import { frameSheet } from '@/core/practice/frameSheet';
 import { type FigureBox, mapPage, offersPart, type PageMap } from '@/core/practice/pageMap';
-import { areaPerFigure, lengthOnPaper, PAPERS, type Sheet, SHEET_SIZES, type SheetSize } from '@/core/practice/sheet';
+import {
+  areaPerFigure,
+  lengthOnPaper,
+  MOST_ON_A_SHEET,
+  PAPERS,
+  type Sheet,
+  SHEET_SIZES,
+  type SheetSize,
+} from '@/core/practice/sheet';
 import { type Materials, type PlannedSheet, sheetsOf } from '@/core/practice/sheets';
 import { counted, listWords } from '@/core/words';
 import { usePictureShapes } from '@/storage/usePictureShapes';
@@ -81,7 +89,7 @@ export function TableCard({ editor, things, available }: { editor: PlanEditor; t
         <CountField
           label="Drawings on a sheet"
           count={sheet.perSheet}
-          most={40}
+          most={MOST_ON_A_SHEET}
           onChange={(perSheet) => setSheet({ perSheet })}
         />{' '}
         on each; {mediaWords(things)}; {erasing[things.erasing]}.{' '}

@@ -50,7 +50,7 @@ export interface Stage {
   onStartPoint: ((x: number, y: number) => void) | undefined;
   onPlumb: (x: number, y: number) => void;
   /** The horizon of the room drawn into is moved. */
-  onHorizon: (horizon: number) => void;
+  onHorizon: ((horizon: number) => void) | undefined;
   spentShare: () => number;
   /** What is known of the figure shown. */
   answers: DrawnKey | undefined;

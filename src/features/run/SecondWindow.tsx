@@ -106,7 +106,7 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
           wordsOn={room.hand === 'right' ? 'left' : 'right'}
           startPoint={state.visits.at(-1)?.startPoint}
           onStartPoint={undefined}
-          onHorizon={nothing}
+          onHorizon={undefined}
           onPlumb={nothing}
           spentShare={spentShare}
           answers={answers}
