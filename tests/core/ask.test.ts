@@ -5,7 +5,7 @@ import { plannedRibbon } from '@/core/practice/ribbon';
 import { layOutRecipe } from '@/core/practice/layOut';
 import { linesBlock } from '@/core/practice/newBlock';
 import { askSchema, availableOf, USUAL_ASK } from '@/features/plan/ask';
-import { minuteOfDay, secondOfDay } from '@/core/practice/clockTime';
+import { minuteOfDay, secondOfDay, wallTime } from '@/core/practice/clockTime';
 import { level, recipeWith } from './recipes';
 
 describe('what is asked of a plan', () => {
@@ -38,6 +38,8 @@ describe('clock times', () => {
     // 19:40:00 and 12:45 end at 19:52:45; fifty seconds more move it to 19:53:35.
     const start = (19 * 60 + 40) * 60_000;
     expect([secondOfDay(start + 765_000), secondOfDay(start + 815_000)]).toEqual(['19:52:45', '19:53:35']);
+    expect(wallTime(new Date(2026, 10, 26, 9, 5, 59).getTime())).toBe('9:05');
+    expect(wallTime(new Date(2026, 10, 26, 0, 0, 0).getTime())).toBe('0:00');
   });
 });
 

@@ -73,7 +73,7 @@ describe('after a session', () => {
   it('says which length to try next, by how many were whole', () => {
     const whole = [true, false, false].map((down, i): RunEvent => ({ type: 'whole', atMs: 64_000 + 67_000 * i, down }));
     expect(textOf(reflect(sessionOf(planOf(poses(4, 60_000)), whole)))).toContain(
-      '1 of 3 whole in 1 min. Try 1½ min next time.',
+      '1 of 3 whole in 1 min. Try 1½ min next time. Remind me',
     );
     expect(textOf(reflect(sessionOf(planOf(poses(4, 60_000)))))).not.toContain('next time.');
   });

@@ -9,3 +9,9 @@ export function secondOfDay(ms: number): string {
   const seconds = Math.round(ms / 1000);
   return `${minuteOfDay(seconds / 60)}:${String(((seconds % 60) + 60) % 60).padStart(2, '0')}`;
 }
+
+/** A moment, milliseconds since 1970, as the clock on the wall shows it here: "19:05". */
+export function wallTime(atMs: number): string {
+  const at = new Date(atMs);
+  return minuteOfDay(at.getHours() * 60 + at.getMinutes());
+}

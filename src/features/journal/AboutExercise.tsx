@@ -6,6 +6,7 @@ import type { NextLength } from '@/core/journal/nextLength';
 import { durationWords } from '@/core/practice/duration';
 import { counted } from '@/core/words';
 import { KeptField } from './KeptField';
+import { RemindMe } from './RemindMe';
 
 /** What belongs to one exercise of a session: its question, what its rule counted, and what there is to tick. */
 export function AboutExercise({
@@ -51,13 +52,7 @@ export function AboutExercise({
       {next && (
         <p className="flex flex-wrap items-center gap-x-3 text-[14px]">
           {nextLengthWords(next)}
-          <button
-            type="button"
-            className="btn-quiet btn min-h-10 btn-sm"
-            onClick={() => onNextTime(`${exercise.name} in ${durationWords(next.nextMs)}`)}
-          >
-            Remind me
-          </button>
+          <RemindMe onPress={() => onNextTime(`${exercise.name} in ${durationWords(next.nextMs)}`)} />
         </p>
       )}
       <div className="mt-2">

@@ -24,6 +24,7 @@ import { storageProblem } from '@/storage/problems';
 import { Notice } from '@/ui/Notice';
 import { AboutExercise } from './AboutExercise';
 import { KeptField } from './KeptField';
+import { RemindMe } from './RemindMe';
 import { OneSource } from './OneSource';
 
 const DAY_MS = 24 * 3600_000;
@@ -72,6 +73,7 @@ export function Reflect({ session, sessions, nowMs }: Props) {
             <p className="max-w-[48ch] text-quiet">
               All of it with the {session.usualHand ?? 'usual'} hand. One pose with the other next time: the line
               changes at once.
+              <RemindMe onPress={() => change((before) => withNextTime(before, 'One pose with the other hand'))} />
             </p>
           )}
           <OneSource sessions={sessions} nowMs={nowMs} />

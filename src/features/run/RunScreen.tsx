@@ -1,5 +1,4 @@
 'use client';
-import { format } from 'date-fns';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -8,6 +7,7 @@ import { firstOfPose } from '@/core/clock/poseSegments';
 import type { RunState } from '@/core/clock/run';
 import { sessionLeftMs } from '@/core/clock/sessionLeft';
 import type { Session } from '@/core/journal/session';
+import { wallTime } from '@/core/practice/clockTime';
 import { clockDigits } from '@/core/practice/duration';
 import { isCalm } from '@/core/practice/exercises/exercise';
 import { poseExercise } from '@/core/practice/poseExercise';
@@ -352,7 +352,7 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
           <b className="tabular-nums">{clockDigits(restOfPlanMs)} left</b>
           <br className="max-sm:hidden" />
           <span className="text-quiet" suppressHydrationWarning>
-            ends {held ? 'later' : format(nowMs + restOfPlanMs, 'H:mm')}
+            ends {held ? 'later' : wallTime(nowMs + restOfPlanMs)}
           </span>
         </p>
         <RunControls held={held} aidsShown={aidsShown} oneMore={state.oneMore} onKey={press} />
