@@ -10,11 +10,14 @@ const inside = (y: number): number => Math.round(Math.max(0, Math.min(1, y)) * 1
 export function PerspectiveBox({
   horizon,
   onHorizon,
+  onRest,
 }: {
   /** Height of the eye, 0 the top to 1 the bottom. */
   horizon: number;
   /** Missing where it is only looked at. */
   onHorizon: ((horizon: number) => void) | undefined;
+  /** Told where it has come to rest. */
+  onRest?: (horizon: number) => void;
 }) {
   const frame = useRef<HTMLDivElement>(null);
   const drag = (event: PointerEvent): void => {
@@ -50,12 +53,15 @@ export function PerspectiveBox({
           style={{ top: `${String(horizon * 100)}%` }}
           onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
           onPointerMove={drag}
+          onPointerUp={() => onRest?.(horizon)}
           onKeyDown={(event) => {
             const by = event.key === 'ArrowUp' ? -STEP : event.key === 'ArrowDown' ? STEP : 0;
             if (by === 0) return;
             event.preventDefault();
             event.stopPropagation();
-            onHorizon(inside(horizon + by));
+            const next = inside(horizon + by);
+            onHorizon(next);
+            onRest?.(next);
           }}
         >
           <span className="absolute inset-x-2 top-1/2 h-3 -translate-y-1/2 rounded-full border-2 border-russet bg-sheet" />

@@ -32,11 +32,11 @@ export function keepsToEasyParts(recipe: Recipe, { exercise, source }: PosesReci
   return memoryIsNew(pools.memorySessions) && !asked && hidesReference(exerciseById(exercise, recipe.exercises));
 }
 
-/** Parts of the body that are easy; easy figures where there are none; everything where nothing is easy. */
+/** Parts of the body that are easy; easy figures where there are none; nothing where nothing is easy. */
 export function easyParts(pool: readonly ReferenceFacts[]): readonly ReferenceFacts[] {
   const easy = pool.filter((r) => (r.difficulty ?? 3) <= EASY);
   const parts = easy.filter((r) => r.extent === 'part');
-  return [parts, easy].find((some) => some.length > 0) ?? pool;
+  return parts.length > 0 ? parts : easy;
 }
 
 /** What a block may be drawn from: its set, narrowed by its own filter. */
@@ -48,7 +48,8 @@ export function poolOf(recipe: Recipe, block: PosesRecipe, pools: ReferencePools
       (extent === undefined || r.extent === extent) &&
       (family === undefined || r.family === family),
   );
-  return keepsToEasyParts(recipe, block, pools) ? easyParts(pool) : pool;
+  const easy = keepsToEasyParts(recipe, block, pools) ? easyParts(pool) : [];
+  return easy.length > 0 ? easy : pool;
 }
 
 export const needsPictures = ({ source }: Pick<PosesRecipe, 'source'>): boolean =>

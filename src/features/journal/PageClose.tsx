@@ -157,15 +157,9 @@ export function PageClose({ page, number, onClose }: { page: Page; number: numbe
 /** A room over the page, kept when its horizon has come to rest. */
 function PageRoom({ horizon, onKeep }: { horizon: number; onKeep: (horizon: number) => void }) {
   const [now, setNow] = useState(horizon);
-  useEffect(() => {
-    if (now === horizon) return;
-    const handle = setTimeout(() => onKeep(now), SETTLED_MS);
-    return () => clearTimeout(handle);
-  });
-  return <PerspectiveBox horizon={now} onHorizon={setNow} />;
+  return <PerspectiveBox horizon={now} onHorizon={setNow} onRest={onKeep} />;
 }
 
-const SETTLED_MS = 300;
 const NUDGE = 0.01;
 
 /** A mark on the page; arrows move it. */
