@@ -104,13 +104,15 @@ const FORTY_FIVE = 22;
   await page.getByLabel('One line for later').fill('The bell-ringer leans further than I dared.');
   await shoot('after', page);
 }
-for (const [name, path] of [
-  ['journal', '/journal'],
-  ['poses', '/poses'],
-  ['room', '/room'],
+for (const [name, path, last] of [
+  ['journal', '/journal', 'ul[aria-label="Poses drawn"] li:last-child img'],
+  ['poses', '/poses', 'main img'],
+  ['room', '/room', '[aria-busy=false]'],
 ]) {
   const page = await open();
   await page.goto(base + path);
+  // What comes last is there, however slow the machine.
+  await page.locator(last).first().waitFor();
   await shoot(name, page);
 }
 {

@@ -31,8 +31,10 @@ export function MinutesRuler({ minutes, onChange }: { minutes: number; onChange:
   const scale = (m: number): number => PAD + (lengthPx * Math.log(m / MIN)) / Math.log(MAX / MIN);
   const nearest = STEPS.reduce((a, b) => (Math.abs(Math.log(b / minutes)) < Math.abs(Math.log(a / minutes)) ? b : a));
   const index = STEPS.indexOf(nearest);
-  const choose = (clientX: number, left: number): void => {
-    const share = Math.max(0, Math.min(1, (clientX - left - PAD) / lengthPx));
+  // Measured as it stands: the ruler can be pressed before its width has been told.
+  const choose = (clientX: number, element: Element): void => {
+    const box = element.getBoundingClientRect();
+    const share = Math.max(0, Math.min(1, (clientX - box.left - PAD) / Math.max(1, box.width - 2 * PAD)));
     const wanted = MIN * (MAX / MIN) ** share;
     onChange(STEPS.reduce((a, b) => (Math.abs(Math.log(b / wanted)) < Math.abs(Math.log(a / wanted)) ? b : a)));
   };
@@ -54,11 +56,10 @@ export function MinutesRuler({ minutes, onChange }: { minutes: number; onChange:
           event.preventDefault();
           event.currentTarget.focus();
           event.currentTarget.setPointerCapture(event.pointerId);
-          choose(event.clientX, event.currentTarget.getBoundingClientRect().left);
+          choose(event.clientX, event.currentTarget);
         }}
         onPointerMove={(event) => {
-          if (event.currentTarget.hasPointerCapture(event.pointerId))
-            choose(event.clientX, event.currentTarget.getBoundingClientRect().left);
+          if (event.currentTarget.hasPointerCapture(event.pointerId)) choose(event.clientX, event.currentTarget);
         }}
       />
       {width > 0 && (

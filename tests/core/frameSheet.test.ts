@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { CATALOGUE } from '@/core/figure/catalogue';
 import { frameSheet } from '@/core/practice/frameSheet';
 import { freshBlock } from '@/core/practice/newBlock';
 import { printSheet } from '@/core/practice/printSheet';
@@ -85,8 +86,24 @@ describe('small plans in frames', () => {
       [1, undefined],
     ]);
     const { plan } = layOutRecipe(recipe, {});
-    const { frameSheets } = printSheet({ plan, startsAtMinute: null, sheet: A4 });
+    const { frameSheets } = printSheet({ plan, startsAtMinute: null, sheet: A4, shapes: {} });
     expect(frameSheets.map((s) => s.frames.length)).toEqual([4, 2]);
+  });
+});
+
+describe('the way a small plan stands', () => {
+  const printed = (reference: string, shapes: Record<string, { width: number; height: number }> = {}): boolean => {
+    const recipe = recipeWith([freshBlock('b', 'small-plans', { size: 'A2' })], { sheet: A4 });
+    const { plan } = layOutRecipe(recipe, { b: Array.from({ length: 4 }, () => reference) });
+    const [{ frames }] = printSheet({ plan, startsAtMinute: null, sheet: A4, shapes }).frameSheets;
+    return frames[0].heightMm > frames[0].widthMm;
+  };
+  it('is that of the figure: one of the sets, one in a picture, and upright where it is not known', () => {
+    const lying = CATALOGUE.find(({ small: [width, height] }) => width > height);
+    const standing = CATALOGUE.find(({ small: [width, height] }) => height > width);
+    expect([printed(lying?.id ?? ''), printed(standing?.id ?? '')]).toEqual([false, true]);
+    expect(printed('picture/a', { 'picture/a': { width: 300, height: 200 } })).toBe(false);
+    expect(printed('picture/a')).toBe(true);
   });
 });
 

@@ -1,5 +1,17 @@
 import { expect, type Page, test } from '@playwright/test';
-import { kept, keptLog, WALKING, WAITING, pose, posesBlock, runPlan, seconds, skipTo, startSession } from './steps';
+import {
+  kept,
+  keptLog,
+  lastSession,
+  WALKING,
+  WAITING,
+  pose,
+  posesBlock,
+  runPlan,
+  seconds,
+  skipTo,
+  startSession,
+} from './steps';
 
 test('a pedal is learned by pressing it, and works; forgotten, it does not', async ({ page }) => {
   await page.goto('/room');
@@ -181,13 +193,8 @@ test('after a session: what was seen is kept, the next time is shown, judging ca
 test('a session still running has no page to be put away yet', async ({ page, context }) => {
   await startSession(page, 1);
   const other = await context.newPage();
-  const id = await page.evaluate(async () => {
-    const open = indexedDB.open('fox-minute');
-    await new Promise((resolve) => (open.onsuccess = resolve));
-    const all = open.result.transaction('sessions').objectStore('sessions').getAll();
-    await new Promise((resolve) => (all.onsuccess = resolve));
-    return (all.result as { id: string; status: string }[]).find((s) => s.status === 'running')?.id ?? '';
-  });
-  await other.goto(`/after?session=${id}`);
+  const running = await lastSession(page);
+  expect(running?.status).toBe('running');
+  await other.goto(`/after?session=${running?.id ?? ''}`);
   await expect(other.getByText('This session is still going on.')).toBeVisible();
 });

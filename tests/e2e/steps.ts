@@ -84,33 +84,40 @@ export async function runPlan(page: Page, ...blocks: object[]): Promise<void> {
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
 }
 
-/** Wait until something is on disk: its record (with no key, any record of the store), as JSON, holds some words. Before a page is left, where it shows a change at once. */
+/** A record as it is on disk, by its store and key; with no key, all of the store. */
+const stored = (page: Page, store: string, key: string | null): Promise<unknown> =>
+  page.evaluate(
+    async ([from, of]) => {
+      const open = indexedDB.open('fox-minute');
+      await new Promise((resolve) => (open.onsuccess = resolve));
+      const records = open.result.transaction(from).objectStore(from);
+      const get = (of === null ? records.getAll() : records.get(of)) as IDBRequest<unknown>;
+      await new Promise((resolve) => (get.onsuccess = resolve));
+      open.result.close();
+      return get.result;
+    },
+    [store, key] as const,
+  );
+
+/** Wait until something is on disk: a record, as JSON, holds some words. Before a page is left, where it shows a change at once. */
 export const kept = (page: Page, store: string, key: string | null, words: string): Promise<void> =>
   expect
-    .poll(() =>
-      page.evaluate(
-        async ([from, of]) => {
-          const open = indexedDB.open('fox-minute');
-          await new Promise((resolve) => (open.onsuccess = resolve));
-          const records = open.result.transaction(from).objectStore(from);
-          const get = (of === null ? records.getAll() : records.get(of)) as IDBRequest<unknown>;
-          await new Promise((resolve) => (get.onsuccess = resolve));
-          open.result.close();
-          // Settings of several parts are JSON already.
-          return typeof get.result === 'string' ? get.result : (JSON.stringify(get.result) ?? '');
-        },
-        [store, key] as const,
-      ),
-    )
+    .poll(async () => {
+      const record = await stored(page, store, key);
+      // Settings of several parts are JSON already.
+      return typeof record === 'string' ? record : (JSON.stringify(record) ?? '');
+    })
     .toContain(words);
 
-/** The log of the session that runs or ran last, as it is on disk. */
-export const keptLog = (page: Page): Promise<{ type: string; atMs: number }[]> =>
-  page.evaluate(async () => {
-    const open = indexedDB.open('fox-minute');
-    await new Promise((resolve) => (open.onsuccess = resolve));
-    const request = open.result.transaction('sessions').objectStore('sessions').index('byStart').getAll();
-    await new Promise((resolve) => (request.onsuccess = resolve));
-    open.result.close();
-    return (request.result as { log: { type: string; atMs: number }[] }[]).at(-1)?.log ?? [];
-  });
+interface KeptSession {
+  id: string;
+  startedAtMs: number;
+  status: string;
+  log: { type: string; atMs: number }[];
+}
+/** The session that runs or ran last, as it is on disk. */
+export const lastSession = async (page: Page): Promise<KeptSession | undefined> =>
+  ((await stored(page, 'sessions', null)) as KeptSession[]).toSorted((a, b) => a.startedAtMs - b.startedAtMs).at(-1);
+
+/** Its log. */
+export const keptLog = async (page: Page): Promise<KeptSession['log']> => (await lastSession(page))?.log ?? [];

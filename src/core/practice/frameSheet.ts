@@ -14,6 +14,10 @@ export interface FrameSheet {
   frames: Frame[];
 }
 
+/** A plan stands upright where its figure does; one that is not known stands. */
+export const standsUpright = (figure: { width: number; height: number } | undefined): boolean =>
+  figure === undefined || figure.height >= figure.width;
+
 const GAP_MM = 8;
 
 function framesTurned(

@@ -3,7 +3,7 @@ import { minuteOfDay } from './clockTime';
 import { clockDigits, durationWords } from './duration';
 import { plannedRibbon } from './ribbon';
 import { envelopeOf } from '../figure/envelopes';
-import { type FrameSheet, frameSheet } from './frameSheet';
+import { type FrameSheet, frameSheet, standsUpright } from './frameSheet';
 import { type Block, planSchema } from './schema';
 import { type Sheet, sheetSchema } from './sheet';
 import { sumPlan } from './sums';
@@ -14,6 +14,11 @@ export const printRequestSchema = z.object({
   plan: planSchema,
   startsAtMinute: z.nullable(z.int().check(z.minimum(0), z.maximum(1439))),
   sheet: sheetSchema,
+  /** Figures in pictures of the learner's, which are known only where the plan was made, by reference. */
+  shapes: z._default(
+    z.record(z.string().check(z.maxLength(200)), z.object({ width: z.number(), height: z.number() })),
+    {},
+  ),
 });
 export type PrintRequest = z.infer<typeof printRequestSchema>;
 
@@ -33,20 +38,20 @@ export interface PrintSheet {
   frameSheets: FrameSheet[];
 }
 
-/** The sheets of small plans of a block, upright unless the picture is known to lie. */
-function framesOf(block: Block, sheet: Sheet): FrameSheet[] {
+/** The sheets of small plans of a block, each plan turned as the first figure of its sheet is. */
+function framesOf(block: Block, sheet: Sheet, shapes: PrintRequest['shapes']): FrameSheet[] {
   if (block.kind !== 'poses' || !block.settings?.framesFor) return [];
   const { perSheet = sheet.perSheet, framesFor } = block.settings;
-  const count = block.poses.length;
-  const shape = envelopeOf(block.poses[0].referenceId ?? '');
-  const upright = !shape || shape.height >= shape.width;
-  return Array.from({ length: Math.ceil(count / perSheet) }, (_, i) =>
-    frameSheet(Math.min(perSheet, count - i * perSheet), sheet, framesFor, upright),
-  );
+  const { poses } = block;
+  return Array.from({ length: Math.ceil(poses.length / perSheet) }, (_, i) => {
+    const reference = poses[i * perSheet].referenceId ?? '';
+    const figure = envelopeOf(reference) ?? shapes[reference];
+    return frameSheet(Math.min(perSheet, poses.length - i * perSheet), sheet, framesFor, standsUpright(figure));
+  });
 }
 
 /** A plan as a page of rows with boxes for the times as they were. */
-export function printSheet({ plan, startsAtMinute, sheet }: PrintRequest): PrintSheet {
+export function printSheet({ plan, startsAtMinute, sheet, shapes }: PrintRequest): PrintSheet {
   const { segments, totalMs } = expandPlan(plan);
   const { drawingMs } = sumPlan(plan);
   const rows = plannedRibbon(plan).map(({ blockIndex, label, measure, cells }): PrintRow => {
@@ -63,6 +68,6 @@ export function printSheet({ plan, startsAtMinute, sheet }: PrintRequest): Print
     title: plan.title,
     summary: `${durationWords(totalMs)} in all, ${durationWords(drawingMs)} of drawing, on ${sheet.size} ${sheet.paper}`,
     rows,
-    frameSheets: plan.blocks.flatMap((block) => framesOf(block, sheet)),
+    frameSheets: plan.blocks.flatMap((block) => framesOf(block, sheet, shapes)),
   };
 }

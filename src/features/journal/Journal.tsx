@@ -14,6 +14,7 @@ import { allPages } from '@/storage/pages';
 import { seedOnFirstVisit } from '@/storage/seed';
 import { listSessions } from '@/storage/sessions';
 import { useStored } from '@/storage/useStored';
+import { wallTime } from '@/core/practice/clockTime';
 import { Notice } from '@/ui/Notice';
 import { Ribbon } from '@/ui/ribbon/Ribbon';
 import { useNow } from '@/ui/useNow';
@@ -89,7 +90,7 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
         </nav>
       </div>
       <p className="font-serif text-[19px]">
-        {counted(pieces, 'drawing')}, begun at {format(session.startedAtMs, 'H:mm')}. {compareToPlan(session)}
+        {counted(pieces, 'drawing')}, begun at {wallTime(session.startedAtMs)}. {compareToPlan(session)}
       </p>
       <div className="mt-5">
         <AsItWent session={session} />

@@ -11,6 +11,7 @@ import { poseExercise } from '@/core/practice/poseExercise';
 import type { SavedPlan, Schedule } from '@/core/practice/savedPlan';
 import { expandPlan } from '@/core/practice/timeline';
 import { describePictures } from '@/storage/findPictures';
+import { pictureShapes } from '@/storage/usePictureShapes';
 import { storageProblem } from '@/storage/problems';
 import { savePlan } from '@/storage/savedPlans';
 import { saveSession } from '@/storage/sessions';
@@ -73,10 +74,17 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
   const print = async (): Promise<void> => {
     setProblem(undefined);
     try {
+      const framed = plan.blocks.flatMap((b) => (b.kind === 'poses' && b.settings?.framesFor ? b.poses : []));
+      const shapes = await pictureShapes(framed.flatMap((p) => p.referenceId ?? []));
       const response = await fetch('/print/plan', {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ plan, startsAtMinute: recipe.startsAtMinute, sheet: recipe.sheet }),
+        body: JSON.stringify({
+          plan,
+          startsAtMinute: recipe.startsAtMinute,
+          sheet: recipe.sheet,
+          shapes: Object.fromEntries(shapes),
+        }),
       });
       if (!response.ok) throw new Error(String(response.status));
       download(await response.blob(), fileName(recipe.title, 'pdf'));

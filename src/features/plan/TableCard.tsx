@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react';
 import { envelopeOf } from '@/core/figure/envelopes';
 import { parsePictureReference } from '@/core/references/picture';
-import { frameSheet } from '@/core/practice/frameSheet';
+import { frameSheet, standsUpright } from '@/core/practice/frameSheet';
 import { type FigureBox, mapPage, offersPart, type PageMap } from '@/core/practice/pageMap';
 import {
   areaPerFigure,
@@ -174,7 +174,7 @@ interface SheetMapProps {
 }
 /** Small plans: one frame each, upright where the first picture is. */
 function framedPage(planFor: SheetSize, shapes: readonly Shape[], sheet: Sheet): PageMap {
-  const { frames, ...page } = frameSheet(shapes.length, sheet, planFor, shapes[0].height >= shapes[0].width);
+  const { frames, ...page } = frameSheet(shapes.length, sheet, planFor, standsUpright(shapes[0]));
   return { ...page, boxes: frames, sizeMm: Math.sqrt(frames[0].widthMm * frames[0].heightMm) };
 }
 

@@ -1,5 +1,6 @@
 'use client';
 import { format } from 'date-fns';
+import { wallTime } from '@/core/practice/clockTime';
 import { useRouter } from 'next/navigation';
 import { toastProblem } from '@/ui/toast/toast';
 import { runStateAt } from '@/core/clock/run';
@@ -23,7 +24,7 @@ export function CutOff({ session }: { session: Session }) {
     <section aria-label="Cut off">
       <h2 className="font-sans text-[15px] font-semibold">Still open</h2>
       <p className="mt-2">
-        A session begun {format(session.startedAtMs, 'EEEE')} at {format(session.startedAtMs, 'H:mm')} is waiting with{' '}
+        A session begun {format(session.startedAtMs, 'EEEE')} at {wallTime(session.startedAtMs)} is waiting with{' '}
         {clockDigits(Math.max(0, totalMs - spentMs))} to go.
       </p>
       <div className="mt-2">

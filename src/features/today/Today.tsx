@@ -1,9 +1,9 @@
 'use client';
-import { format } from 'date-fns';
 import { PencilRuler, RefreshCw } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
+import { wallTime } from '@/core/practice/clockTime';
 import { clockDigits } from '@/core/practice/duration';
 import { plannedRibbon } from '@/core/practice/ribbon';
 import { countPoses, sumPlan } from '@/core/practice/sums';
@@ -131,7 +131,7 @@ export function Today() {
           {plan && sums ? (
             <>
               <p suppressHydrationWarning>
-                {format(nowMs, 'H:mm')} to {format(nowMs + sums.totalMs, 'H:mm')}
+                {wallTime(nowMs)} to {wallTime(nowMs + sums.totalMs)}
               </p>
               <p className="text-quiet">
                 {countPoses(plan)} {countPoses(plan) === 1 ? 'pose' : 'poses'}, {clockDigits(sums.drawingMs)} of drawing
