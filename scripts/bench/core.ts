@@ -6,11 +6,11 @@ import { answerKey } from '@/core/figure/facts/answerKey';
 import { STUDIO_LIGHT } from '@/core/figure/light';
 import { figureFacts, poseOf, SET_FIGURES } from '@/core/figure/reference';
 import { fieldBounds } from '@/core/figure/surface';
-import { AIMS, type Aim } from '@/core/practice/aims';
-import { fitPlan, SHAPES } from '@/core/practice/fit';
-import { refit } from '@/core/practice/refit';
-import { proposePlan } from '@/core/practice/propose';
-import { expandPlan } from '@/core/practice/timeline';
+import { AIMS, type Aim } from '@/core/practice/start/aims';
+import { fitPlan, SHAPES } from '@/core/practice/fit/fit';
+import { refit } from '@/core/practice/fit/refit';
+import { proposePlan } from '@/core/practice/start/propose';
+import { expandPlan } from '@/core/practice/time/timeline';
 import { referenceRows } from './references';
 import { threeHours } from './threeHours';
 

@@ -1,8 +1,8 @@
 import type { RunEvent } from '@/core/clock/log';
 import { accountRun } from '@/core/clock/account';
 import { stateOnTimeline } from '@/core/clock/run';
-import { expandPlan } from '@/core/practice/timeline';
-import { proposePlan } from '@/core/practice/propose';
+import { expandPlan } from '@/core/practice/time/timeline';
+import { proposePlan } from '@/core/practice/start/propose';
 import { seededRandom } from '@/core/random';
 
 /**

@@ -4,8 +4,8 @@ import { runStateAt } from './clock/run';
 import type { Reflection } from './journal/reflection';
 import type { Session } from './journal/session';
 import { exerciseById } from './practice/exercises';
-import { proposePlan } from './practice/propose';
-import { expandPlan } from './practice/timeline';
+import { proposePlan } from './practice/start/propose';
+import { expandPlan } from './practice/time/timeline';
 import { seededRandom } from './random';
 import type { ReferenceFacts } from './references/coverage';
 

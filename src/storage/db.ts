@@ -10,7 +10,7 @@ import type { Page, Session } from '@/core/journal/session';
 import type { Viewing } from '@/core/journal/viewing';
 import type { Body } from '@/core/body/body';
 import type { ImageProblem } from '@/core/references/imageFile';
-import type { SavedPlan } from '@/core/practice/savedPlan';
+import type { SavedPlan } from '@/core/practice/plan/savedPlan';
 import { type Picture, pictureSchema, type PictureSet, type Rights } from '@/core/references/picture';
 
 export interface Settings {

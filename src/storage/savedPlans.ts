@@ -1,4 +1,4 @@
-import { type SavedPlan, savedPlanSchema } from '@/core/practice/savedPlan';
+import { type SavedPlan, savedPlanSchema } from '@/core/practice/plan/savedPlan';
 import { announce } from './changes';
 import { db } from './db';
 

@@ -1,5 +1,5 @@
 import type { Session } from '@/core/journal/session';
-import type { Plan } from '@/core/practice/schema';
+import type { Plan } from '@/core/practice/plan/schema';
 import { loadRoom } from './room';
 import { loadSetting, saveSetting } from './settings';
 import { appendEvents, runningSession, saveSession } from './sessions';

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
-import { clockDigits } from '@/core/practice/duration';
-import type { PlanSums } from '@/core/practice/sums';
+import { clockDigits } from '@/core/practice/time/duration';
+import type { PlanSums } from '@/core/practice/time/sums';
 
 /** Where the time goes, as a sum that adds up; `aside` at its end. */
 export function SumsEquation({ sums, aside }: { sums: PlanSums; aside: ReactNode }) {

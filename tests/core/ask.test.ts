@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { fitPlan } from '@/core/practice/fit';
-import { planWhy } from '@/core/practice/planWhy';
-import { plannedRibbon } from '@/core/practice/ribbon';
-import { layOutRecipe } from '@/core/practice/layOut';
-import { linesBlock } from '@/core/practice/newBlock';
+import { fitPlan } from '@/core/practice/fit/fit';
+import { planWhy } from '@/core/practice/start/planWhy';
+import { plannedRibbon } from '@/core/practice/time/ribbon';
+import { layOutRecipe } from '@/core/practice/plan/layOut';
+import { linesBlock } from '@/core/practice/edit/newBlock';
 import { askSchema, availableOf, USUAL_ASK } from '@/features/plan/ask';
-import { minuteOfDay, secondOfDay, wallTime } from '@/core/practice/clockTime';
+import { minuteOfDay, secondOfDay, wallTime } from '@/core/practice/time/clockTime';
 import { level, recipeWith } from './recipes';
 
 describe('what is asked of a plan', () => {

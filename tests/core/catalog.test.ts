@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { AIMS } from '@/core/practice/aims';
+import { AIMS } from '@/core/practice/start/aims';
 import { CATALOG, exerciseById } from '@/core/practice/exercises';
 import { exerciseSchema } from '@/core/practice/exercises/exercise';
 import { HANDBOOK } from '@/core/practice/exercises/handbook';
 import { EXERCISE_PICTURES } from '@/core/practice/exercises/pictures';
 import { catalogued } from '@/core/figure/catalogue';
-import { REMEDIES } from '@/core/practice/remedies';
-import { blockIds, recipeSchema } from '@/core/practice/recipe';
-import { schoolStages, stageLengths } from '@/core/practice/stages';
-import { TEMPLATES } from '@/core/practice/templates';
+import { REMEDIES } from '@/core/practice/start/remedies';
+import { blockIds, recipeSchema } from '@/core/practice/plan/recipe';
+import { schoolStages, stageLengths } from '@/core/practice/rules/stages';
+import { TEMPLATES } from '@/core/practice/start/templates';
 import { isLayer } from '@/ui/answerKey/layers';
 import { recipeWith, sumsOf } from './recipes';
 

@@ -3,7 +3,7 @@ import { type CueChoices, upcomingCues, warningBeforeEndMs } from '@/core/clock/
 import { classifyGap } from '@/core/clock/gaps';
 import type { RunEvent } from '@/core/clock/log';
 import { stateOnTimeline } from '@/core/clock/run';
-import { expandPlan } from '@/core/practice/timeline';
+import { expandPlan } from '@/core/practice/time/timeline';
 import { lines, planOf, poses } from './plans';
 
 const start: RunEvent = { type: 'start', atMs: 0 };

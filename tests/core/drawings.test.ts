@@ -11,8 +11,8 @@ import { copiedFrom, sourceRun } from '@/core/journal/sourceRun';
 import { NO_RIGHTS, type Rights } from '@/core/references/picture';
 import type { Page, Session } from '@/core/journal/session';
 import { versionsOf } from '@/core/journal/versions';
-import { previousDurationStepMs } from '@/core/practice/durationSteps';
-import type { PosesBlock } from '@/core/practice/schema';
+import { previousDurationStepMs } from '@/core/practice/time/durationSteps';
+import type { PosesBlock } from '@/core/practice/plan/schema';
 import { planOf, poses } from './plans';
 import { sessionOf } from './sessions';
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import * as edit from '@/core/practice/edit';
-import { lookBackBlock, restBlock } from '@/core/practice/newBlock';
-import { poseLengths, type PosesRecipe, type Recipe, recipeSchema } from '@/core/practice/recipe';
+import * as edit from '@/core/practice/edit/edit';
+import { lookBackBlock, restBlock } from '@/core/practice/edit/newBlock';
+import { poseLengths, type PosesRecipe, type Recipe, recipeSchema } from '@/core/practice/plan/recipe';
 import { level, list, recipeWith, sumsOf } from './recipes';
 
 const recipe = recipeWith([

@@ -1,15 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { AIMS, type Aim } from '@/core/practice/aims';
-import { bestIndex, bestOptions, combine, type Option, type Slot } from '@/core/practice/bestOptions';
+import { AIMS, type Aim } from '@/core/practice/start/aims';
+import { bestIndex, bestOptions, combine, type Option, type Slot } from '@/core/practice/fit/bestOptions';
 import { exerciseById } from '@/core/practice/exercises';
-import { fitPlan, SHAPES } from '@/core/practice/fit';
-import { fitSets, MISLENGTH, MISPLACED, type Run, type Stretch, stretchValue } from '@/core/practice/fitSets';
-import { layOutRecipe } from '@/core/practice/layOut';
-import { LEAD_IN_MS } from '@/core/practice/newBlock';
-import { poseLengths, type Recipe, recipeSchema } from '@/core/practice/recipe';
-import { planSchema } from '@/core/practice/schema';
-import { sumPlan } from '@/core/practice/sums';
+import { fitPlan, SHAPES } from '@/core/practice/fit/fit';
+import { fitSets, MISLENGTH, MISPLACED, type Run, type Stretch, stretchValue } from '@/core/practice/fit/fitSets';
+import { layOutRecipe } from '@/core/practice/plan/layOut';
+import { LEAD_IN_MS } from '@/core/practice/edit/newBlock';
+import { poseLengths, type Recipe, recipeSchema } from '@/core/practice/plan/recipe';
+import { planSchema } from '@/core/practice/plan/schema';
+import { sumPlan } from '@/core/practice/time/sums';
 
 const anyOption: fc.Arbitrary<Option> = fc
   .record({

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CATALOGUE } from '@/core/figure/catalogue';
-import { frameSheet } from '@/core/practice/frameSheet';
-import { freshBlock } from '@/core/practice/newBlock';
-import { printSheet } from '@/core/practice/printSheet';
-import { layOutRecipe } from '@/core/practice/layOut';
-import { SHEET_SIZES, type Sheet, type SheetSize, USUAL_SHEET } from '@/core/practice/sheet';
-import { sheetsOf } from '@/core/practice/sheets';
+import { frameSheet } from '@/core/practice/paper/frameSheet';
+import { freshBlock } from '@/core/practice/edit/newBlock';
+import { printSheet } from '@/core/practice/paper/printSheet';
+import { layOutRecipe } from '@/core/practice/plan/layOut';
+import { SHEET_SIZES, type Sheet, type SheetSize, USUAL_SHEET } from '@/core/practice/paper/sheet';
+import { sheetsOf } from '@/core/practice/paper/sheets';
 import { level, recipeWith, sumsOf } from './recipes';
 
 const sizes = Object.keys(SHEET_SIZES) as SheetSize[];

@@ -9,11 +9,11 @@ import { compareToPlan } from '@/core/journal/compare';
 import { counted, listWords } from '@/core/words';
 import { drawingHistory, drawnReferences, weekOf } from '@/core/journal/history';
 import { accountSession, type Session, sessionSchema } from '@/core/journal/session';
-import { clockDigits, durationWords, spokenDuration, wholeSeconds } from '@/core/practice/duration';
-import { nextDurationStepMs } from '@/core/practice/durationSteps';
-import { plannedRibbon } from '@/core/practice/ribbon';
-import type { Plan } from '@/core/practice/schema';
-import { sumPlan } from '@/core/practice/sums';
+import { clockDigits, durationWords, spokenDuration, wholeSeconds } from '@/core/practice/time/duration';
+import { nextDurationStepMs } from '@/core/practice/time/durationSteps';
+import { plannedRibbon } from '@/core/practice/time/ribbon';
+import type { Plan } from '@/core/practice/plan/schema';
+import { sumPlan } from '@/core/practice/time/sums';
 import { facingHabit, countFacings } from '@/core/references/coverage';
 import { body, lines, planOf, poses, rest } from './plans';
 

@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { ALL_CUES, upcomingCues } from '@/core/clock/cues';
 import type { RunEvent } from '@/core/clock/log';
 import { runStateAt } from '@/core/clock/run';
-import { HOLD_LIMIT_MS, holdLimitOf } from '@/core/practice/holdLimit';
-import { layOutRecipe } from '@/core/practice/layOut';
-import { recipeOf } from '@/core/practice/recipeOf';
-import { planSchema } from '@/core/practice/schema';
-import { expandPlan } from '@/core/practice/timeline';
+import { HOLD_LIMIT_MS, holdLimitOf } from '@/core/practice/rules/holdLimit';
+import { layOutRecipe } from '@/core/practice/plan/layOut';
+import { recipeOf } from '@/core/practice/plan/recipeOf';
+import { planSchema } from '@/core/practice/plan/schema';
+import { expandPlan } from '@/core/practice/time/timeline';
 import { level, recipeWith } from './recipes';
 
 const start: RunEvent = { type: 'start', atMs: 0 };

@@ -5,9 +5,9 @@ import type { RunEvent } from '@/core/clock/log';
 import { accountRun } from '@/core/clock/account';
 import { withChoices } from '@/core/clock/choices';
 import { runStateAt } from '@/core/clock/run';
-import { layOutRecipe } from '@/core/practice/layOut';
-import type { PosesRecipe } from '@/core/practice/recipe';
-import { expandPlan } from '@/core/practice/timeline';
+import { layOutRecipe } from '@/core/practice/plan/layOut';
+import type { PosesRecipe } from '@/core/practice/plan/recipe';
+import { expandPlan } from '@/core/practice/time/timeline';
 import { level, recipeWith } from './recipes';
 
 const planOf = (...blocks: PosesRecipe[]) => layOutRecipe(recipeWith(blocks), {}).plan;

@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { envelopeOf } from '@/core/figure/envelopes';
 import { CATALOGUE } from '@/core/figure/catalogue';
-import { mediumById, piecesToSharpen, sheetsFor, withSpares } from '@/core/practice/materials';
-import { posesBlock, linesBlock } from '@/core/practice/newBlock';
-import { mapPage, offersPart } from '@/core/practice/pageMap';
+import { mediumById, piecesToSharpen, sheetsFor, withSpares } from '@/core/practice/paper/materials';
+import { posesBlock, linesBlock } from '@/core/practice/edit/newBlock';
+import { mapPage, offersPart } from '@/core/practice/paper/pageMap';
 import {
   areaPerFigure,
   lengthOnPaper,
@@ -12,8 +12,8 @@ import {
   SHEET_SIZES,
   type SheetSize,
   USUAL_SHEET,
-} from '@/core/practice/sheet';
-import { materialsOf, sheetsOf } from '@/core/practice/sheets';
+} from '@/core/practice/paper/sheet';
+import { materialsOf, sheetsOf } from '@/core/practice/paper/sheets';
 import { level, recipeWith } from './recipes';
 
 const sizes = Object.keys(SHEET_SIZES) as SheetSize[];

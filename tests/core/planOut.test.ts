@@ -4,11 +4,11 @@ import { readPlanFile, recipeFromFile, writePlanFile } from '@/core/interchange/
 import { accountSession } from '@/core/journal/session';
 import { logByHand, timedSegments } from '@/core/journal/handEntry';
 import { usualLength, usualTimes } from '@/core/journal/usualTimes';
-import { chooseReferences } from '@/core/practice/chooseReferences';
-import { layOutRecipe } from '@/core/practice/layOut';
-import { linesBlock, posesBlock, restBlock } from '@/core/practice/newBlock';
-import { printRequestSchema, printSheet } from '@/core/practice/printSheet';
-import { USUAL_SHEET } from '@/core/practice/sheet';
+import { chooseReferences } from '@/core/practice/start/chooseReferences';
+import { layOutRecipe } from '@/core/practice/plan/layOut';
+import { linesBlock, posesBlock, restBlock } from '@/core/practice/edit/newBlock';
+import { printRequestSchema, printSheet } from '@/core/practice/paper/printSheet';
+import { USUAL_SHEET } from '@/core/practice/paper/sheet';
 import { sessionSheetPdf } from '@/app/print/plan/pdf';
 import { level, recipeWith } from './recipes';
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Block, Plan, PosesBlock } from '@/core/practice/schema';
+import type { Block, Plan, PosesBlock } from '@/core/practice/plan/schema';
 
 type Settings = NonNullable<PosesBlock['settings']>;
 

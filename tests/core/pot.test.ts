@@ -6,8 +6,8 @@ import type { RunEvent } from '@/core/clock/log';
 import { potAt } from '@/core/clock/pot';
 import { runStateAt, stateOnTimeline } from '@/core/clock/run';
 import { sessionLeftMs } from '@/core/clock/sessionLeft';
-import type { Plan } from '@/core/practice/schema';
-import { expandPlan } from '@/core/practice/timeline';
+import type { Plan } from '@/core/practice/plan/schema';
+import { expandPlan } from '@/core/practice/time/timeline';
 import { planOf, poses, rest } from './plans';
 
 const start: RunEvent = { type: 'start', atMs: 0 };

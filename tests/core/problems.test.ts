@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { chooseReferences, poolOf, type ReferencePools } from '@/core/practice/chooseReferences';
-import { layOutRecipe } from '@/core/practice/layOut';
-import { posesBlock } from '@/core/practice/newBlock';
-import { findProblems } from '@/core/practice/problems';
-import type { PosesRecipe, Recipe } from '@/core/practice/recipe';
+import { chooseReferences, poolOf, type ReferencePools } from '@/core/practice/start/chooseReferences';
+import { layOutRecipe } from '@/core/practice/plan/layOut';
+import { posesBlock } from '@/core/practice/edit/newBlock';
+import { findProblems } from '@/core/practice/edit/problems';
+import type { PosesRecipe, Recipe } from '@/core/practice/plan/recipe';
 import type { ReferenceFacts } from '@/core/references/coverage';
 import { level, recipeWith } from './recipes';
 

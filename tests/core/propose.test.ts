@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { proposePlan } from '@/core/practice/propose';
-import { planSchema } from '@/core/practice/schema';
-import { countPoses, sumPlan } from '@/core/practice/sums';
+import { proposePlan } from '@/core/practice/start/propose';
+import { planSchema } from '@/core/practice/plan/schema';
+import { countPoses, sumPlan } from '@/core/practice/time/sums';
 import { facingHabit, type ReferenceFacts } from '@/core/references/coverage';
 
 const references: ReferenceFacts[] = Array.from({ length: 20 }, (_, i) => ({

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { layOutRecipe } from '@/core/practice/layOut';
-import { lookBackBlock, posesBlock, restBlock } from '@/core/practice/newBlock';
-import { poseExercise } from '@/core/practice/poseExercise';
-import { poseLengths } from '@/core/practice/recipe';
-import { recipeOf } from '@/core/practice/recipeOf';
-import { planSchema } from '@/core/practice/schema';
-import { expandPlan, segmentMs } from '@/core/practice/timeline';
+import { layOutRecipe } from '@/core/practice/plan/layOut';
+import { lookBackBlock, posesBlock, restBlock } from '@/core/practice/edit/newBlock';
+import { poseExercise } from '@/core/practice/rules/poseExercise';
+import { poseLengths } from '@/core/practice/plan/recipe';
+import { recipeOf } from '@/core/practice/plan/recipeOf';
+import { planSchema } from '@/core/practice/plan/schema';
+import { expandPlan, segmentMs } from '@/core/practice/time/timeline';
 import { level, list, recipeWith, sumsOf } from './recipes';
 
 const MIN = 60_000;

@@ -1,8 +1,8 @@
-import { posesBlock } from '@/core/practice/newBlock';
-import { fitPlan } from '@/core/practice/fit';
-import { layOutRecipe } from '@/core/practice/layOut';
-import type { PosesRecipe, Recipe, RecipeBlock } from '@/core/practice/recipe';
-import { type PlanSums, sumPlan } from '@/core/practice/sums';
+import { posesBlock } from '@/core/practice/edit/newBlock';
+import { fitPlan } from '@/core/practice/fit/fit';
+import { layOutRecipe } from '@/core/practice/plan/layOut';
+import type { PosesRecipe, Recipe, RecipeBlock } from '@/core/practice/plan/recipe';
+import { type PlanSums, sumPlan } from '@/core/practice/time/sums';
 
 /** A block of level poses without lead-in, and a change of so many milliseconds. */
 export const level = (id: string, count: number, drawMs: number, more: Partial<PosesRecipe> = {}): PosesRecipe => ({

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { lookBackBlock, restBlock } from '@/core/practice/newBlock';
-import { poseLengths, type PosesRecipe, recipeSchema } from '@/core/practice/recipe';
-import { refit, reshapePoses, shiftLength } from '@/core/practice/refit';
+import { lookBackBlock, restBlock } from '@/core/practice/edit/newBlock';
+import { poseLengths, type PosesRecipe, recipeSchema } from '@/core/practice/plan/recipe';
+import { refit, reshapePoses, shiftLength } from '@/core/practice/fit/refit';
 import { level, list, recipeWith, sumsOf } from './recipes';
 
 const evening = recipeWith([

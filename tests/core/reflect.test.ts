@@ -15,7 +15,7 @@ import {
 } from '@/core/journal/reflect';
 import type { Reflection } from '@/core/journal/reflection';
 import type { Session } from '@/core/journal/session';
-import type { Plan } from '@/core/practice/schema';
+import type { Plan } from '@/core/practice/plan/schema';
 import { lines, planOf, poses } from './plans';
 import { sessionOf } from './sessions';
 

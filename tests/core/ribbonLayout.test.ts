@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { plannedRibbon } from '@/core/practice/ribbon';
-import { sumPlan } from '@/core/practice/sums';
+import { plannedRibbon } from '@/core/practice/time/ribbon';
+import { sumPlan } from '@/core/practice/time/sums';
 import { brushBand, brushStroke } from '@/ui/brush';
 import { layOutLine, layOutWrapped, positionAt } from '@/ui/ribbon/layout';
 import { anyPlan, planOf, poses, rest } from './plans';

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { asksWhole } from '@/core/practice/asksWhole';
+import { asksWhole } from '@/core/practice/rules/asksWhole';
 import { CATALOG, exerciseById } from '@/core/practice/exercises';
-import { GRIPS, gripFor } from '@/core/practice/grips';
-import { ruleCard } from '@/core/practice/ruleCard';
-import { measuringLocked, readPeeks } from '@/core/practice/measuring';
-import { hiddenReference } from '@/core/practice/showsReference';
-import { expandPlan } from '@/core/practice/timeline';
+import { GRIPS, gripFor } from '@/core/practice/rules/grips';
+import { ruleCard } from '@/core/practice/rules/ruleCard';
+import { measuringLocked, readPeeks } from '@/core/practice/rules/measuring';
+import { hiddenReference } from '@/core/practice/rules/showsReference';
+import { expandPlan } from '@/core/practice/time/timeline';
 import { freshViewing, withStart } from '@/core/journal/viewing';
 import { lines, planOf, poses } from './plans';
 

@@ -4,7 +4,7 @@ import { accountRun } from '@/core/clock/account';
 import { HOLD_WHYS, type RunEvent } from '@/core/clock/log';
 import { runStateAt } from '@/core/clock/run';
 import { sessionLeftMs } from '@/core/clock/sessionLeft';
-import { expandPlan } from '@/core/practice/timeline';
+import { expandPlan } from '@/core/practice/time/timeline';
 import { anyPlan, closedPlan, lines, planOf, poses, rest } from './plans';
 
 const start: RunEvent = { type: 'start', atMs: 0 };

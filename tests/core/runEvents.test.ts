@@ -4,9 +4,9 @@ import { ALL_CUES, type CueChoices, markBeats, upcomingCues } from '@/core/clock
 import type { RunEvent } from '@/core/clock/log';
 import { GLANCE_MS, runStateAt, stateOnTimeline } from '@/core/clock/run';
 import { sessionLeftMs } from '@/core/clock/sessionLeft';
-import { poseStages, stageAt } from '@/core/practice/poseStages';
-import type { Plan } from '@/core/practice/schema';
-import { expandPlan } from '@/core/practice/timeline';
+import { poseStages, stageAt } from '@/core/practice/rules/poseStages';
+import type { Plan } from '@/core/practice/plan/schema';
+import { expandPlan } from '@/core/practice/time/timeline';
 import { planOf, poses, rest } from './plans';
 
 const start: RunEvent = { type: 'start', atMs: 0 };

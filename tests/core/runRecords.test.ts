@@ -8,7 +8,7 @@ import { reflectionSchema } from '@/core/journal/reflection';
 import { namedHolds, type Session, sessionSchema } from '@/core/journal/session';
 import { usualTimes } from '@/core/journal/usualTimes';
 import { viewingSchema } from '@/core/journal/viewing';
-import { expandPlan } from '@/core/practice/timeline';
+import { expandPlan } from '@/core/practice/time/timeline';
 import { planOf, poses } from './plans';
 
 const two = planOf(poses(2)); // lead-in 3, draw 30, change 4, lead-in 3, draw 30 s

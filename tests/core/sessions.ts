@@ -1,6 +1,6 @@
 import type { RunEvent } from '@/core/clock/log';
 import type { Session } from '@/core/journal/session';
-import type { Plan } from '@/core/practice/schema';
+import type { Plan } from '@/core/practice/plan/schema';
 
 /** A kept session of a plan: its log after the start, an hour long at most. */
 export const sessionOf = (plan: Plan, log: readonly RunEvent[] = [], more: Partial<Session> = {}): Session => ({

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { planSchema } from '@/core/practice/schema';
-import { countPoses, sumPlan } from '@/core/practice/sums';
-import { expandPlan, segmentMs } from '@/core/practice/timeline';
+import { planSchema } from '@/core/practice/plan/schema';
+import { countPoses, sumPlan } from '@/core/practice/time/sums';
+import { expandPlan, segmentMs } from '@/core/practice/time/timeline';
 import { anyPlan, body, lines, planOf, poses, rest } from './plans';
 
 const kinds = (...blocks: Parameters<typeof planOf>) => expandPlan(planOf(...blocks)).segments.map((s) => s.kind);

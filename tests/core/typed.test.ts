@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { clockDigits, parseCount, parseDuration } from '@/core/practice/duration';
+import { clockDigits, parseCount, parseDuration } from '@/core/practice/time/duration';
 
 const read = (typed: string, least?: number) => {
   const result = parseDuration(typed, least);

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Stamp } from '@/core/clock/gaps';
 import type { HoldReason } from '@/core/clock/log';
 import type { Session } from '@/core/journal/session';
-import type { PosesBlock } from '@/core/practice/schema';
+import type { PosesBlock } from '@/core/practice/plan/schema';
 import { closeDb } from '@/storage/db';
 import { loadSession, saveSession } from '@/storage/sessions';
 import { lines, planOf, poses } from '../core/plans';

@@ -3,7 +3,7 @@ import type { Cue } from '@/core/clock/cues';
 import type { RunEvent } from '@/core/clock/log';
 import { stateOnTimeline } from '@/core/clock/run';
 import type { Session } from '@/core/journal/session';
-import { expandPlan } from '@/core/practice/timeline';
+import { expandPlan } from '@/core/practice/time/timeline';
 import { type Aids, NO_AIDS } from '@/features/run/aids';
 import type { Run, Said } from '@/features/run/controller';
 import { followRun, shareRun } from '@/features/run/runChannel';

@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { withChoices } from '@/core/clock/choices';
-import { layOutRecipe } from '@/core/practice/layOut';
-import { posesBlock } from '@/core/practice/newBlock';
+import { layOutRecipe } from '@/core/practice/plan/layOut';
+import { posesBlock } from '@/core/practice/edit/newBlock';
 import { recipeWith } from '../core/recipes';
 import { CATALOG, exerciseById } from '@/core/practice/exercises';
 import { countsPeeks, isCalm } from '@/core/practice/exercises/exercise';
-import { LINE_MOTIFS } from '@/core/practice/warmUp';
-import { planSchema } from '@/core/practice/schema';
-import { singlePosePlan } from '@/core/practice/singlePose';
-import { sumPlan } from '@/core/practice/sums';
-import { expandPlan } from '@/core/practice/timeline';
+import { LINE_MOTIFS } from '@/core/practice/start/warmUp';
+import { planSchema } from '@/core/practice/plan/schema';
+import { singlePosePlan } from '@/core/practice/plan/singlePose';
+import { sumPlan } from '@/core/practice/time/sums';
+import { expandPlan } from '@/core/practice/time/timeline';
 import {
   announcement,
   comingReferences,
@@ -22,7 +22,7 @@ import {
   previewOf,
   promptOf,
 } from '@/features/run/words';
-import { showsReference } from '@/core/practice/showsReference';
+import { showsReference } from '@/core/practice/rules/showsReference';
 import { body, lines, planOf, poses, rest } from '../core/plans';
 
 const plan = planOf(

@@ -1,7 +1,7 @@
 import { IDBFactory } from 'fake-indexeddb';
 import { openDB } from 'idb';
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { SavedPlan } from '@/core/practice/savedPlan';
+import type { SavedPlan } from '@/core/practice/plan/savedPlan';
 import { emptyOldBin } from '@/storage/bin';
 import { closeDb } from '@/storage/db';
 import { describePictures, findPicturesHere } from '@/storage/findPictures';

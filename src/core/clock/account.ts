@@ -1,6 +1,6 @@
 import { sum } from 'd3-array';
-import type { Plan } from '../practice/schema';
-import { expandPlan, type SegmentKind } from '../practice/timeline';
+import type { Plan } from '../practice/plan/schema';
+import { expandPlan, type SegmentKind } from '../practice/time/timeline';
 import type { RunEvent } from './log';
 import { stateOnTimeline } from './run';
 import type { Visit } from './visit';

@@ -1,4 +1,4 @@
-import type { Plan } from '../practice/schema';
+import type { Plan } from '../practice/plan/schema';
 import { poseKey } from './run';
 
 /** A plan with the exercises that were chosen in the gap, where a block offers two. */

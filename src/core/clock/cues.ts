@@ -1,9 +1,9 @@
 import { isCalm as isCalmExercise } from '../practice/exercises/exercise';
-import { holdLimitOf } from '../practice/holdLimit';
-import { poseExercise } from '../practice/poseExercise';
-import { poseStages, stageAt } from '../practice/poseStages';
-import type { Plan } from '../practice/schema';
-import type { Segment, Timeline } from '../practice/timeline';
+import { holdLimitOf } from '../practice/rules/holdLimit';
+import { poseExercise } from '../practice/rules/poseExercise';
+import { poseStages, stageAt } from '../practice/rules/poseStages';
+import type { Plan } from '../practice/plan/schema';
+import type { Segment, Timeline } from '../practice/time/timeline';
 import { indexAfter, potAt } from './pot';
 import { lengthOf, type RunState } from './run';
 

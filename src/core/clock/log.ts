@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { LONGEST_MS } from '../practice/duration';
+import { LONGEST_MS } from '../practice/time/duration';
 
 /** Milliseconds on the session clock: wall time at the session's start, then monotonic; it never goes back. */
 const atMs = z.int().check(z.minimum(0));

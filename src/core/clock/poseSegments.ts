@@ -1,4 +1,4 @@
-import type { Segment } from '../practice/timeline';
+import type { Segment } from '../practice/time/timeline';
 
 /** Whether a segment, if there is one, belongs to the pose of another. */
 export const samePose = (a: Segment | undefined, b: Segment): boolean =>

@@ -1,4 +1,4 @@
-import type { Laid, Segment } from '../practice/timeline';
+import type { Laid, Segment } from '../practice/time/timeline';
 import type { Visit } from './visit';
 
 /** Drawings of a pose block that share one pot of time, by index of their segments, from a segment on. */

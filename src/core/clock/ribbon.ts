@@ -1,6 +1,6 @@
-import { cellOf, emptyCell, plannedRibbon, type RibbonBlock } from '../practice/ribbon';
-import type { Plan } from '../practice/schema';
-import { expandPlan } from '../practice/timeline';
+import { cellOf, emptyCell, plannedRibbon, type RibbonBlock } from '../practice/time/ribbon';
+import type { Plan } from '../practice/plan/schema';
+import { expandPlan } from '../practice/time/timeline';
 import { MIN_PIECE_MS, visitSpentMs } from './account';
 import type { RunEvent } from './log';
 import { firstOfPose } from './poseSegments';

@@ -1,5 +1,5 @@
-import type { Plan } from '../practice/schema';
-import { expandPlan, type Laid, type Segment, segmentMs, type Timeline } from '../practice/timeline';
+import type { Plan } from '../practice/plan/schema';
+import { expandPlan, type Laid, type Segment, segmentMs, type Timeline } from '../practice/time/timeline';
 import type { HoldReason, HoldWhy, RunEvent } from './log';
 import { firstOfPose, samePose } from './poseSegments';
 import type { Extra, Visit } from './visit';

@@ -1,4 +1,4 @@
-import type { Timeline } from '../practice/timeline';
+import type { Timeline } from '../practice/time/timeline';
 import { firstOfPose, samePose } from './poseSegments';
 import { potAt } from './pot';
 import { lengthOf, type RunState } from './run';

@@ -3,7 +3,7 @@ import * as z from 'zod/mini';
 import { bodySchema } from '../body/body';
 import { pageSchema, sessionSchema } from '../journal/session';
 import { viewingSchema } from '../journal/viewing';
-import { savedPlanSchema } from '../practice/savedPlan';
+import { savedPlanSchema } from '../practice/plan/savedPlan';
 import { pictureSchema, pictureSetSchema } from '../references/picture';
 
 /** Everything that is kept, without images. */

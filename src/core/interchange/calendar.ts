@@ -1,9 +1,9 @@
 import ical, { ICalAlarmType, ICalEventRepeatingFreq, ICalWeekday } from 'ical-generator';
-import type { SavedPlan, Schedule } from '../practice/savedPlan';
-import { sumPlan } from '../practice/sums';
-import { layOutRecipe } from '../practice/layOut';
-import { plannedRibbon } from '../practice/ribbon';
-import { durationWords } from '../practice/duration';
+import type { SavedPlan, Schedule } from '../practice/plan/savedPlan';
+import { sumPlan } from '../practice/time/sums';
+import { layOutRecipe } from '../practice/plan/layOut';
+import { plannedRibbon } from '../practice/time/ribbon';
+import { durationWords } from '../practice/time/duration';
 
 const WEEKDAYS = [
   ICalWeekday.SU,

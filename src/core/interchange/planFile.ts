@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { exerciseById } from '../practice/exercises';
-import type { Chosen } from '../practice/layOut';
-import { type PosesRecipe, type Recipe, recipeSchema } from '../practice/recipe';
+import type { Chosen } from '../practice/plan/layOut';
+import { type PosesRecipe, type Recipe, recipeSchema } from '../practice/plan/recipe';
 
 const FORMAT = 'fox-minute-plan';
 const VERSION = 1;

@@ -1,7 +1,7 @@
 import { visitSpentMs } from '../clock/account';
 import { stateOnTimeline } from '../clock/run';
-import { clockDigits } from '../practice/duration';
-import { expandPlan } from '../practice/timeline';
+import { clockDigits } from '../practice/time/duration';
+import { expandPlan } from '../practice/time/timeline';
 import { listWords } from '../words';
 import type { Session } from './session';
 

@@ -2,10 +2,10 @@ import { MIN_PIECE_MS, visitSpentMs } from '../clock/account';
 import { stateOnTimeline } from '../clock/run';
 import type { Visit } from '../clock/visit';
 import type { Exercise } from '../practice/exercises/exercise';
-import { poseExercise } from '../practice/poseExercise';
-import { referenceOf } from '../practice/showsReference';
-import type { Plan } from '../practice/schema';
-import { expandPlan, type Segment } from '../practice/timeline';
+import { poseExercise } from '../practice/rules/poseExercise';
+import { referenceOf } from '../practice/rules/showsReference';
+import type { Plan } from '../practice/plan/schema';
+import { expandPlan, type Segment } from '../practice/time/timeline';
 import type { Session } from './session';
 
 /** One stay at a drawing. Going back to it and starting it over are stays of their own. */

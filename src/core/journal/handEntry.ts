@@ -1,6 +1,6 @@
 import type { RunEvent } from '../clock/log';
-import type { Plan } from '../practice/schema';
-import { expandPlan, segmentMs } from '../practice/timeline';
+import type { Plan } from '../practice/plan/schema';
+import { expandPlan, segmentMs } from '../practice/time/timeline';
 
 /** Drawings and pages of a plan in order: what has a box on the printed sheet. */
 export const timedSegments = (plan: Plan): { segmentIndex: number; plannedMs: number }[] =>

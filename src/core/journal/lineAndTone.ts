@@ -1,4 +1,4 @@
-import { LINE_AND_TONE } from '../practice/newBlock';
+import { LINE_AND_TONE } from '../practice/edit/newBlock';
 import { type Drawing, posesDrawn } from './drawings';
 import type { Session } from './session';
 

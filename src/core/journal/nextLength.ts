@@ -1,4 +1,4 @@
-import { nextDurationStepMs, previousDurationStepMs } from '../practice/durationSteps';
+import { nextDurationStepMs, previousDurationStepMs } from '../practice/time/durationSteps';
 import { drawingsOf } from './drawings';
 import type { Session } from './session';
 

@@ -1,7 +1,7 @@
 import type { Line } from '../clock/log';
 import { runStateAt } from '../clock/run';
 import { type Exercise } from '../practice/exercises/exercise';
-import { type PeekReading, readPeeks } from '../practice/measuring';
+import { type PeekReading, readPeeks } from '../practice/rules/measuring';
 import { drawingsOf, type Drawing } from './drawings';
 import { type ExerciseAnswers, NEXT_TIME_LENGTH, type Reflection } from './reflection';
 import type { Session } from './session';

@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import { accountRun, type RunAccount } from '../clock/account';
 import { runLogSchema } from '../clock/log';
 import { type Hold, runStateAt } from '../clock/run';
-import { planSchema } from '../practice/schema';
+import { planSchema } from '../practice/plan/schema';
 import { reflectionSchema } from './reflection';
 
 /** A session: what was planned and everything that happened. */

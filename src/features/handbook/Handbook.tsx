@@ -1,10 +1,10 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { durationWords } from '@/core/practice/duration';
+import { durationWords } from '@/core/practice/time/duration';
 import { CATALOG } from '@/core/practice/exercises';
 import { type Exercise, FAMILIES, FAMILY_NAMES } from '@/core/practice/exercises/exercise';
 import { HANDBOOK } from '@/core/practice/exercises/handbook';
-import { schoolStages } from '@/core/practice/stages';
+import { schoolStages } from '@/core/practice/rules/stages';
 import { useSmallPictureUrl } from '@/storage/useSmallPictureUrl';
 
 // The marks of all pictures together are larger than the page.

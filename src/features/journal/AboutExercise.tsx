@@ -3,7 +3,7 @@ import { marksOver, type ExerciseQuestions, type mostMissing, ticksOf } from '@/
 import type { ExerciseAnswers } from '@/core/journal/reflection';
 import { trendWords } from '@/core/journal/marksTrend';
 import type { NextLength } from '@/core/journal/nextLength';
-import { durationWords } from '@/core/practice/duration';
+import { durationWords } from '@/core/practice/time/duration';
 import { counted } from '@/core/words';
 import { KeptField } from './KeptField';
 import { RemindMe } from './RemindMe';

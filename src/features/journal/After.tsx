@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import { compareToPlan } from '@/core/journal/compare';
 import { accountSession, type Session } from '@/core/journal/session';
-import { clockDigits } from '@/core/practice/duration';
+import { clockDigits } from '@/core/practice/time/duration';
 import { exerciseById } from '@/core/practice/exercises';
 import { listSessions, loadSession } from '@/storage/sessions';
 import { useStored } from '@/storage/useStored';

@@ -5,7 +5,7 @@ import { useMemo } from 'react';
 import { type Drawing, posesDrawn } from '@/core/journal/drawings';
 import type { Session } from '@/core/journal/session';
 import { linesAndTones } from '@/core/journal/lineAndTone';
-import { clockDigits, durationWords } from '@/core/practice/duration';
+import { clockDigits, durationWords } from '@/core/practice/time/duration';
 import { parsePictureReference } from '@/core/references/picture';
 import { useReferenceThumbnail } from '@/storage/useThumbnail';
 import { knownFacts } from '@/storage/references';

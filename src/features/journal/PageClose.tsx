@@ -4,7 +4,7 @@ import { posesDrawn } from '@/core/journal/drawings';
 import { FIX_PARTS, MOST_FIXES } from '@/core/journal/fixes';
 import { judgingShut } from '@/core/journal/reflect';
 import type { Page, Session } from '@/core/journal/session';
-import { durationWords } from '@/core/practice/duration';
+import { durationWords } from '@/core/practice/time/duration';
 import { EYE_LEVEL } from '@/core/seeing/perspectiveBox';
 import { imageKey } from '@/storage/images';
 import { changePage } from '@/storage/pages';

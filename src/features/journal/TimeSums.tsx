@@ -1,6 +1,6 @@
 import { accountSession, namedHolds, type Session } from '@/core/journal/session';
-import { clockDigits, wholeSeconds } from '@/core/practice/duration';
-import { sumPlan } from '@/core/practice/sums';
+import { clockDigits, wholeSeconds } from '@/core/practice/time/duration';
+import { sumPlan } from '@/core/practice/time/sums';
 
 /** "10 s less", "as planned". */
 function against(actualMs: number, plannedMs: number): string {

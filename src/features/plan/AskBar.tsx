@@ -1,12 +1,12 @@
 'use client';
 import { useState } from 'react';
-import { AIMS, isAim } from '@/core/practice/aims';
-import { SHAPES, type Shape } from '@/core/practice/fit';
+import { AIMS, isAim } from '@/core/practice/start/aims';
+import { SHAPES, type Shape } from '@/core/practice/fit/fit';
 import { CATALOG } from '@/core/practice/exercises';
-import { MEDIA, mediumById } from '@/core/practice/materials';
-import { MAX_PLAN_MS } from '@/core/practice/schema';
+import { MEDIA, mediumById } from '@/core/practice/paper/materials';
+import { MAX_PLAN_MS } from '@/core/practice/plan/schema';
 import type { PictureSet } from '@/core/references/picture';
-import { minuteOfDay } from '@/core/practice/clockTime';
+import { minuteOfDay } from '@/core/practice/time/clockTime';
 import type { Ask } from './ask';
 import { DurationField, Select, Tick, Typed } from './fields';
 import { setOptions } from './PictureFields';

@@ -17,11 +17,11 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import { GripVertical, Pin } from 'lucide-react';
 import { useId, useMemo } from 'react';
-import { clockDigits } from '@/core/practice/duration';
-import { moveBlocks } from '@/core/practice/edit';
-import { plannedRibbon, type RibbonFamily } from '@/core/practice/ribbon';
-import { sumPlan } from '@/core/practice/sums';
-import { minuteOfDay } from '@/core/practice/clockTime';
+import { clockDigits } from '@/core/practice/time/duration';
+import { moveBlocks } from '@/core/practice/edit/edit';
+import { plannedRibbon, type RibbonFamily } from '@/core/practice/time/ribbon';
+import { sumPlan } from '@/core/practice/time/sums';
+import { minuteOfDay } from '@/core/practice/time/clockTime';
 import { FAMILY_COLOR, isNotch, RibbonPatterns } from '@/ui/ribbon/patterns';
 import type { PlanEditor } from './usePlanEditor';
 

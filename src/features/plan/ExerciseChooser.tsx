@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { durationWords } from '@/core/practice/duration';
+import { durationWords } from '@/core/practice/time/duration';
 import { CATALOG } from '@/core/practice/exercises';
 import { FAMILIES, FAMILY_NAMES, type Exercise } from '@/core/practice/exercises/exercise';
 import { HANDBOOK } from '@/core/practice/exercises/handbook';

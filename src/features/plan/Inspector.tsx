@@ -1,10 +1,10 @@
 'use client';
 import { useState } from 'react';
 import type { PictureSet } from '@/core/references/picture';
-import { updateBlock } from '@/core/practice/edit';
+import { updateBlock } from '@/core/practice/edit/edit';
 import { exerciseById } from '@/core/practice/exercises';
-import type { PosesRecipe, RecipeBlock } from '@/core/practice/recipe';
-import { BODY_MOVES, LINE_MOTIFS, LINE_PAGE_MS } from '@/core/practice/warmUp';
+import type { PosesRecipe, RecipeBlock } from '@/core/practice/plan/recipe';
+import { BODY_MOVES, LINE_MOTIFS, LINE_PAGE_MS } from '@/core/practice/start/warmUp';
 import { counted } from '@/core/words';
 import { CountField, DurationField, Row, Tick } from './fields';
 import { PaperFields } from './PaperFields';

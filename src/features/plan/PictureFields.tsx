@@ -3,7 +3,7 @@ import { Pin, PinOff } from 'lucide-react';
 import { BUILT_IN_SETS } from '@/core/references/builtIn';
 import { LIBRARY_ID, type PictureSet } from '@/core/references/picture';
 import { PICK_ORDERS } from '@/core/references/pick';
-import type { PosesRecipe } from '@/core/practice/recipe';
+import type { PosesRecipe } from '@/core/practice/plan/recipe';
 import { without } from '@/core/without';
 import { Choice, Row, Select, Tick, Typed } from './fields';
 import { Standing } from './Standing';

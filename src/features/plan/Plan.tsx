@@ -1,8 +1,8 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { fitPlan } from '@/core/practice/fit';
-import { planWhy } from '@/core/practice/planWhy';
-import { type Recipe, recipeSchema } from '@/core/practice/recipe';
+import { fitPlan } from '@/core/practice/fit/fit';
+import { planWhy } from '@/core/practice/start/planWhy';
+import { type Recipe, recipeSchema } from '@/core/practice/plan/recipe';
 import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { listSets } from '@/storage/pictures';
 import { seedOnFirstVisit } from '@/storage/seed';

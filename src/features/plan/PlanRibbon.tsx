@@ -10,12 +10,12 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { type CSSProperties, type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from 'react';
-import { clockDigits, durationWords, spokenDuration } from '@/core/practice/duration';
-import { nearestDurationStepMs } from '@/core/practice/durationSteps';
-import { moveBlocks, setBlockLength, setPoseLength, updateBlock } from '@/core/practice/edit';
-import type { RecipeBlock } from '@/core/practice/recipe';
-import { plannedRibbon } from '@/core/practice/ribbon';
-import { minuteOfDay } from '@/core/practice/clockTime';
+import { clockDigits, durationWords, spokenDuration } from '@/core/practice/time/duration';
+import { nearestDurationStepMs } from '@/core/practice/time/durationSteps';
+import { moveBlocks, setBlockLength, setPoseLength, updateBlock } from '@/core/practice/edit/edit';
+import type { RecipeBlock } from '@/core/practice/plan/recipe';
+import { plannedRibbon } from '@/core/practice/time/ribbon';
+import { minuteOfDay } from '@/core/practice/time/clockTime';
 import type { LaidBlock, LaidCell } from '@/ui/ribbon/layout';
 import { Ribbon, type RibbonPlace } from '@/ui/ribbon/Ribbon';
 import { Standing } from './Standing';

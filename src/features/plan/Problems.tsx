@@ -1,4 +1,4 @@
-import type { Problem } from '@/core/practice/problems';
+import type { Problem } from '@/core/practice/edit/problems';
 import { Notice } from '@/ui/Notice';
 
 export function Problems({ problems }: { problems: readonly Problem[] }) {

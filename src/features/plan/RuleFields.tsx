@@ -2,7 +2,7 @@
 import { CATALOG, exerciseById } from '@/core/practice/exercises';
 import { type ExerciseRule, VIEWS } from '@/core/practice/exercises/exercise';
 import { LINE_QUALITIES } from '@/core/practice/exercises/memory';
-import type { PosesRecipe, Recipe } from '@/core/practice/recipe';
+import type { PosesRecipe, Recipe } from '@/core/practice/plan/recipe';
 import { without } from '@/core/without';
 import { Choice, Row, Select, Tick } from './fields';
 import { RuleRows } from './RuleRows';

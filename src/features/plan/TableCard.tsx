@@ -2,8 +2,8 @@
 import { useMemo, useState } from 'react';
 import { envelopeOf } from '@/core/figure/envelopes';
 import { parsePictureReference } from '@/core/references/picture';
-import { frameSheet, standsUpright } from '@/core/practice/frameSheet';
-import { type FigureBox, mapPage, offersPart, type PageMap } from '@/core/practice/pageMap';
+import { frameSheet, standsUpright } from '@/core/practice/paper/frameSheet';
+import { type FigureBox, mapPage, offersPart, type PageMap } from '@/core/practice/paper/pageMap';
 import {
   areaPerFigure,
   lengthOnPaper,
@@ -12,8 +12,8 @@ import {
   type Sheet,
   SHEET_SIZES,
   type SheetSize,
-} from '@/core/practice/sheet';
-import { type Materials, type PlannedSheet, sheetsOf } from '@/core/practice/sheets';
+} from '@/core/practice/paper/sheet';
+import { type Materials, type PlannedSheet, sheetsOf } from '@/core/practice/paper/sheets';
 import { counted, listWords } from '@/core/words';
 import { usePictureShapes } from '@/storage/usePictureShapes';
 import { CountField, Select, Typed } from './fields';

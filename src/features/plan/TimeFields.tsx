@@ -1,11 +1,11 @@
 'use client';
-import { clockDigits, durationWords, parseDuration } from '@/core/practice/duration';
-import { withCount, withOrder } from '@/core/practice/edit';
+import { clockDigits, durationWords, parseDuration } from '@/core/practice/time/duration';
+import { withCount, withOrder } from '@/core/practice/edit/edit';
 import { exerciseById } from '@/core/practice/exercises';
 import { hidesReference } from '@/core/practice/exercises/exercise';
-import { LENGTH_ORDERS, MAX_COUNT, type PosesRecipe, type Recipe, rowLengths } from '@/core/practice/recipe';
-import { AT_ZERO } from '@/core/practice/settings';
-import { schoolStages, stageLengths } from '@/core/practice/stages';
+import { LENGTH_ORDERS, MAX_COUNT, type PosesRecipe, type Recipe, rowLengths } from '@/core/practice/plan/recipe';
+import { AT_ZERO } from '@/core/practice/plan/blockSettings';
+import { schoolStages, stageLengths } from '@/core/practice/rules/stages';
 import { without } from '@/core/without';
 import { Choice, CountField, DurationField, Row, Tick, Typed } from './fields';
 

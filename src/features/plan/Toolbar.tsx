@@ -1,8 +1,8 @@
 'use client';
 import { Copy, Minus, Pin, Plus, Redo2, Scissors, Trash2, Undo2, ZoomIn, ZoomOut } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { bodyBlock, linesBlock, lookBackBlock, restBlock } from '@/core/practice/newBlock';
-import type { RecipeBlock } from '@/core/practice/recipe';
+import { bodyBlock, linesBlock, lookBackBlock, restBlock } from '@/core/practice/edit/newBlock';
+import type { RecipeBlock } from '@/core/practice/plan/recipe';
 import type { PlanEditor } from './usePlanEditor';
 
 interface Acts {

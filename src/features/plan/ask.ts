@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
-import { AIMS, type Aim } from '@/core/practice/aims';
-import { SHAPES } from '@/core/practice/fit';
+import { AIMS, type Aim } from '@/core/practice/start/aims';
+import { SHAPES } from '@/core/practice/fit/fit';
 
 const aims = Object.keys(AIMS) as [Aim, ...Aim[]];
 

@@ -6,8 +6,8 @@ import {
   stepBlock,
   updatePoses,
   withCount,
-} from '@/core/practice/edit';
-import { MAX_COUNT, type RecipeBlock, rowLengths } from '@/core/practice/recipe';
+} from '@/core/practice/edit/edit';
+import { MAX_COUNT, type RecipeBlock, rowLengths } from '@/core/practice/plan/recipe';
 import { counted } from '@/core/words';
 import type { PlanEditor } from './usePlanEditor';
 

@@ -1,6 +1,6 @@
 'use client';
 import { type ReactNode, useId, useState } from 'react';
-import { clockDigits, parseCount, parseDuration } from '@/core/practice/duration';
+import { clockDigits, parseCount, parseDuration } from '@/core/practice/time/duration';
 
 /** A line of the inspector: what it is, and what is chosen. */
 export function Row({ label, children }: { label: string; children: ReactNode }) {

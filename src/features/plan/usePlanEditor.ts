@@ -1,11 +1,11 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
-import { chooseReferences, poolOf } from '@/core/practice/chooseReferences';
-import { type Chosen, layOutRecipe, type Origin } from '@/core/practice/layOut';
-import { findProblems, type Problem } from '@/core/practice/problems';
-import { blockIds, type Recipe } from '@/core/practice/recipe';
-import type { Plan } from '@/core/practice/schema';
+import { chooseReferences, poolOf } from '@/core/practice/start/chooseReferences';
+import { type Chosen, layOutRecipe, type Origin } from '@/core/practice/plan/layOut';
+import { findProblems, type Problem } from '@/core/practice/edit/problems';
+import { blockIds, type Recipe } from '@/core/practice/plan/recipe';
+import type { Plan } from '@/core/practice/plan/schema';
 import { storageProblem } from '@/storage/problems';
 import { saveSetting } from '@/storage/settings';
 import type { Session } from '@/core/journal/session';

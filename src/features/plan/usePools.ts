@@ -2,8 +2,8 @@
 import { useMemo } from 'react';
 import { drawingHistory } from '@/core/journal/history';
 import type { Session } from '@/core/journal/session';
-import type { ReferencePools } from '@/core/practice/chooseReferences';
-import type { Recipe } from '@/core/practice/recipe';
+import type { ReferencePools } from '@/core/practice/start/chooseReferences';
+import type { Recipe } from '@/core/practice/plan/recipe';
 import { builtInSet } from '@/core/references/builtIn';
 import { countCells, countFacings, facingHabit } from '@/core/references/coverage';
 import { LIBRARY_ID } from '@/core/references/picture';

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from '@/ui/toast/toast';
-import { clockDigits } from '@/core/practice/duration';
+import { clockDigits } from '@/core/practice/time/duration';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { createCueSchedule, unlockSound } from '@/ui/sound/cuePlayer';
 

@@ -1,6 +1,6 @@
 'use client';
 import type { Exercise } from '@/core/practice/exercises/exercise';
-import { measuringLocked } from '@/core/practice/measuring';
+import { measuringLocked } from '@/core/practice/rules/measuring';
 import { type Aids, drawsFromNothing } from './aids';
 
 const VALUE_WORDS = { 0: 'all', 2: '2', 3: '3', 5: '5' } as const;

@@ -2,8 +2,8 @@
 import type { ReactNode } from 'react';
 import { visitSpentMs } from '@/core/clock/account';
 import type { Visit } from '@/core/clock/visit';
-import { asksWhole } from '@/core/practice/asksWhole';
-import { poseExercise } from '@/core/practice/poseExercise';
+import { asksWhole } from '@/core/practice/rules/asksWhole';
+import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { RunButton } from './RunButton';
 import type { SegmentProps } from './segmentProps';
 

@@ -2,8 +2,8 @@
 import { useEffect, useRef } from 'react';
 import { HOLD_WHYS, type HoldWhy } from '@/core/clock/log';
 import type { RunState } from '@/core/clock/run';
-import { clockDigits } from '@/core/practice/duration';
-import type { Segment } from '@/core/practice/timeline';
+import { clockDigits } from '@/core/practice/time/duration';
+import type { Segment } from '@/core/practice/time/timeline';
 import { RunButton } from './RunButton';
 
 interface Props {

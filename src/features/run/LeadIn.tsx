@@ -1,11 +1,11 @@
 'use client';
 import { potAt } from '@/core/clock/pot';
 import { lengthOf } from '@/core/clock/run';
-import { clockDigits, durationWords } from '@/core/practice/duration';
+import { clockDigits, durationWords } from '@/core/practice/time/duration';
 import type { Exercise } from '@/core/practice/exercises/exercise';
-import { measuringLocked } from '@/core/practice/measuring';
-import { poseExercise } from '@/core/practice/poseExercise';
-import { referenceOf } from '@/core/practice/showsReference';
+import { measuringLocked } from '@/core/practice/rules/measuring';
+import { poseExercise } from '@/core/practice/rules/poseExercise';
+import { referenceOf } from '@/core/practice/rules/showsReference';
 import { knownFacts } from '@/storage/references';
 import { adjustableSegment } from './controller';
 import { GapQuestions } from './GapQuestions';

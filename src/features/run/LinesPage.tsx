@@ -1,5 +1,5 @@
-import { gripFor } from '@/core/practice/grips';
-import type { LINE_MOTIFS } from '@/core/practice/warmUp';
+import { gripFor } from '@/core/practice/rules/grips';
+import type { LINE_MOTIFS } from '@/core/practice/start/warmUp';
 import { RunButton } from './RunButton';
 import type { SegmentProps } from './segmentProps';
 import { MOTIF_PATHS, pagesBefore, poseCount } from './words';

@@ -1,9 +1,9 @@
 'use client';
 import type { RunState } from '@/core/clock/run';
-import { clockDigits } from '@/core/practice/duration';
-import { poseExercise } from '@/core/practice/poseExercise';
-import type { Plan } from '@/core/practice/schema';
-import type { Segment } from '@/core/practice/timeline';
+import { clockDigits } from '@/core/practice/time/duration';
+import { poseExercise } from '@/core/practice/rules/poseExercise';
+import type { Plan } from '@/core/practice/plan/schema';
+import type { Segment } from '@/core/practice/time/timeline';
 import { changeRoom } from '@/storage/room';
 
 /** Dark and quiet, for a phone that lies in the pocket or face up beside the sheet: sound and buzzing tell, a tap anywhere goes on. */

@@ -1,4 +1,4 @@
-import { clockDigits } from '@/core/practice/duration';
+import { clockDigits } from '@/core/practice/time/duration';
 import { Breathing } from './Breathing';
 import { GapQuestions } from './GapQuestions';
 import { RunButton } from './RunButton';

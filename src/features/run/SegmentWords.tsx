@@ -1,4 +1,4 @@
-import { clockDigits } from '@/core/practice/duration';
+import { clockDigits } from '@/core/practice/time/duration';
 import { LeadIn } from './LeadIn';
 import { LinesPage } from './LinesPage';
 import { PoseWords } from './PoseWords';

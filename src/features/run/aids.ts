@@ -1,5 +1,5 @@
 import { type Exercise } from '@/core/practice/exercises/exercise';
-import { measuringLocked } from '@/core/practice/measuring';
+import { measuringLocked } from '@/core/practice/rules/measuring';
 import { EYE_LEVEL } from '@/core/seeing/perspectiveBox';
 
 const VALUES = [0, 2, 3, 5] as const;

@@ -2,7 +2,7 @@ import type { Cue } from '@/core/clock/cues';
 import type { RunEvent } from '@/core/clock/log';
 import { stateOnTimeline } from '@/core/clock/run';
 import type { Session } from '@/core/journal/session';
-import { expandPlan } from '@/core/practice/timeline';
+import { expandPlan } from '@/core/practice/time/timeline';
 import type { Aids } from './aids';
 import { createListeners } from './listeners';
 import { type Command, momentKey, type Run, type Said } from './controller';

@@ -1,6 +1,6 @@
 import type { RunState } from '@/core/clock/run';
-import type { Plan } from '@/core/practice/schema';
-import type { Segment } from '@/core/practice/timeline';
+import type { Plan } from '@/core/practice/plan/schema';
+import type { Segment } from '@/core/practice/time/timeline';
 import type { Command, Said } from './controller';
 
 /** How large the clock stands, or that it is put away. */

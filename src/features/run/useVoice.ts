@@ -2,9 +2,9 @@
 import { useEffect } from 'react';
 import type { RunState } from '@/core/clock/run';
 import { isCalm } from '@/core/practice/exercises/exercise';
-import { spokenDuration } from '@/core/practice/duration';
-import { poseExercise } from '@/core/practice/poseExercise';
-import type { Plan } from '@/core/practice/schema';
+import { spokenDuration } from '@/core/practice/time/duration';
+import { poseExercise } from '@/core/practice/rules/poseExercise';
+import type { Plan } from '@/core/practice/plan/schema';
 import type { Room } from '@/storage/room';
 import { say } from '@/ui/sound/voice';
 import type { Run } from './controller';

@@ -1,12 +1,12 @@
 import type { RunState } from '@/core/clock/run';
-import { durationWords, spokenDuration } from '@/core/practice/duration';
+import { durationWords, spokenDuration } from '@/core/practice/time/duration';
 import { exerciseById } from '@/core/practice/exercises';
 import type { Exercise } from '@/core/practice/exercises/exercise';
-import { poseExercise } from '@/core/practice/poseExercise';
-import { referenceOf } from '@/core/practice/showsReference';
-import type { LINE_MOTIFS } from '@/core/practice/warmUp';
-import type { Plan } from '@/core/practice/schema';
-import type { Segment } from '@/core/practice/timeline';
+import { poseExercise } from '@/core/practice/rules/poseExercise';
+import { referenceOf } from '@/core/practice/rules/showsReference';
+import type { LINE_MOTIFS } from '@/core/practice/start/warmUp';
+import type { Plan } from '@/core/practice/plan/schema';
+import type { Segment } from '@/core/practice/time/timeline';
 
 /** What is said in place of a picture: the block's prompt, or what the pose is drawn from. Undefined where a picture is to be seen. */
 export function promptOf(plan: Plan, segment: Segment): string | undefined {

@@ -1,13 +1,13 @@
 'use client';
 import { format } from 'date-fns';
-import { wallTime } from '@/core/practice/clockTime';
+import { wallTime } from '@/core/practice/time/clockTime';
 import { useRouter } from 'next/navigation';
 import { toastProblem } from '@/ui/toast/toast';
 import { runStateAt } from '@/core/clock/run';
 import type { Session } from '@/core/journal/session';
-import { clockDigits } from '@/core/practice/duration';
-import { plannedRibbon } from '@/core/practice/ribbon';
-import { expandPlan } from '@/core/practice/timeline';
+import { clockDigits } from '@/core/practice/time/duration';
+import { plannedRibbon } from '@/core/practice/time/ribbon';
+import { expandPlan } from '@/core/practice/time/timeline';
 import { storageProblem } from '@/storage/problems';
 import { stopAndKeep } from '@/storage/startSession';
 import { Ribbon } from '@/ui/ribbon/Ribbon';

@@ -2,7 +2,7 @@
 import { counted } from '@/core/words';
 import { format } from 'date-fns';
 import Link from 'next/link';
-import { clockDigits } from '@/core/practice/duration';
+import { clockDigits } from '@/core/practice/time/duration';
 import { nextTimeNote } from '@/core/journal/reflect';
 import { accountSession, type Session } from '@/core/journal/session';
 

@@ -3,10 +3,10 @@ import { PencilRuler, RefreshCw } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
-import { wallTime } from '@/core/practice/clockTime';
-import { clockDigits } from '@/core/practice/duration';
-import { plannedRibbon } from '@/core/practice/ribbon';
-import { countPoses, sumPlan } from '@/core/practice/sums';
+import { wallTime } from '@/core/practice/time/clockTime';
+import { clockDigits } from '@/core/practice/time/duration';
+import { plannedRibbon } from '@/core/practice/time/ribbon';
+import { countPoses, sumPlan } from '@/core/practice/time/sums';
 import { builtInSet, BUILT_IN_SETS } from '@/core/references/builtIn';
 import { BUILT_IN_SET_ID, LIBRARY_ID } from '@/core/references/picture';
 import { listSets } from '@/storage/pictures';
@@ -80,7 +80,7 @@ export function Today() {
   /** Take the session to the planner as it is, pictures and all. */
   const toPlan = (): void => {
     if (!plan) return;
-    void import('@/core/practice/recipeOf')
+    void import('@/core/practice/plan/recipeOf')
       .then(({ recipeOf }) => saveSetting('planDraft', JSON.stringify(recipeOf(plan, setId, true))))
       .then(
         () => router.push('/plan'),

@@ -2,8 +2,8 @@
 import { useMemo } from 'react';
 import { drawingHistory } from '@/core/journal/history';
 import type { Session } from '@/core/journal/session';
-import { proposePlan } from '@/core/practice/propose';
-import type { Plan } from '@/core/practice/schema';
+import { proposePlan } from '@/core/practice/start/propose';
+import type { Plan } from '@/core/practice/plan/schema';
 import { countFacings, type ReferenceFacts } from '@/core/references/coverage';
 import { factsOf } from '@/storage/references';
 import { useStored } from '@/storage/useStored';

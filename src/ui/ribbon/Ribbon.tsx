@@ -1,6 +1,6 @@
 'use client';
 import { type ReactNode, useId, useMemo } from 'react';
-import type { RibbonBlock } from '@/core/practice/ribbon';
+import type { RibbonBlock } from '@/core/practice/time/ribbon';
 import { brushBand, brushStroke } from '../brush';
 import { useWidth } from '../useWidth';
 import { type LaidBlock, type LaidCell, layOutLine, layOutWrapped, positionAt } from './layout';

@@ -1,4 +1,4 @@
-import type { RibbonBlock, RibbonCell } from '@/core/practice/ribbon';
+import type { RibbonBlock, RibbonCell } from '@/core/practice/time/ribbon';
 
 export interface LaidCell {
   cell: RibbonCell;

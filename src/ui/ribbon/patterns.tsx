@@ -1,4 +1,4 @@
-import type { RibbonFamily } from '@/core/practice/ribbon';
+import type { RibbonFamily } from '@/core/practice/time/ribbon';
 
 export const FAMILY_COLOR: Record<RibbonFamily, string> = {
   quick: 'var(--charcoal)',

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
-import type { FrameSheet } from '@/core/practice/frameSheet';
-import type { PrintSheet } from '@/core/practice/printSheet';
+import type { FrameSheet } from '@/core/practice/paper/frameSheet';
+import type { PrintSheet } from '@/core/practice/paper/printSheet';
 
 const A4 = { width: 595.28, height: 841.89 };
 const MARGIN = 42;

@@ -1,4 +1,4 @@
-import { printRequestSchema, printSheet } from '@/core/practice/printSheet';
+import { printRequestSchema, printSheet } from '@/core/practice/paper/printSheet';
 import { sessionSheetPdf } from './pdf';
 
 export const runtime = 'nodejs';

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { durationSchema } from '../duration';
+import { durationSchema } from '../time/duration';
 
 /** Families share a color and a pattern on the ribbon. */
 export const FAMILIES = ['quick', 'lines', 'seeing', 'memory', 'light'] as const;

@@ -2,9 +2,9 @@
 import { useMemo, useState } from 'react';
 import { drawingHistory } from '@/core/journal/history';
 import type { Session } from '@/core/journal/session';
-import { proposePlan } from '@/core/practice/propose';
-import type { Plan } from '@/core/practice/schema';
-import { countPoses } from '@/core/practice/sums';
+import { proposePlan } from '@/core/practice/start/propose';
+import type { Plan } from '@/core/practice/plan/schema';
+import { countPoses } from '@/core/practice/time/sums';
 import { countCells, countFacings, type ReferenceFacts } from '@/core/references/coverage';
 import { mirroredFacing } from '@/core/references/mirrorReference';
 import { pick, type Picked, type PickOrder, type PickRequest, replacement, sourceOf } from '@/core/references/pick';

@@ -1,0 +1,180 @@
+import { type PosesRecipe, type Recipe, type RecipeBlock, poseLengths, rowLengths } from '../plan/recipe';
+import { shiftLength } from '../fit/refit';
+import { without } from '../../without';
+import { LONGEST_MS } from '../time/duration';
+
+/** Changes to a recipe: each gives a new one and leaves the old as it is. */
+
+export const updateBlock = (recipe: Recipe, id: string, change: (block: RecipeBlock) => RecipeBlock): Recipe => ({
+  ...recipe,
+  blocks: recipe.blocks.map((b) => (b.id === id ? change(b) : b)),
+});
+
+/** Change every block of poses among those given. */
+export const updatePoses = (
+  recipe: Recipe,
+  ids: readonly string[],
+  change: (block: PosesRecipe) => PosesRecipe,
+): Recipe => ({
+  ...recipe,
+  blocks: recipe.blocks.map((b) => (ids.includes(b.id) && b.kind === 'poses' ? change(b) : b)),
+});
+
+/** Put blocks in before a place; at the end when there is no such place. */
+export const insertBlocks = (recipe: Recipe, blocks: readonly RecipeBlock[], at: number): Recipe => ({
+  ...recipe,
+  blocks: [...recipe.blocks.slice(0, at), ...blocks, ...recipe.blocks.slice(at)],
+});
+
+/** Where something new goes: behind the last block chosen; without one before the look back, which stays the end, or at the end. */
+export function placeForNew({ blocks }: Recipe, chosen: readonly string[]): number {
+  const last = blocks.findLastIndex((b) => chosen.includes(b.id));
+  const end = blocks.at(-1);
+  return last >= 0 ? last + 1 : end?.kind === 'rest' && end.purpose === 'look back' ? blocks.length - 1 : blocks.length;
+}
+
+/** Take blocks out; the last one stays, since a plan of nothing is none. */
+export function removeBlocks(recipe: Recipe, ids: readonly string[]): Recipe {
+  const left = recipe.blocks.filter((b) => !ids.includes(b.id));
+  return left.length === 0 ? recipe : { ...recipe, blocks: left };
+}
+
+/** Copies right behind the last of the blocks given. */
+export function duplicateBlocks(recipe: Recipe, ids: readonly string[], newId: () => string): Recipe {
+  const chosen = recipe.blocks.filter((b) => ids.includes(b.id));
+  const last = recipe.blocks.findLastIndex((b) => ids.includes(b.id));
+  return insertBlocks(
+    recipe,
+    chosen.map((b) => ({ ...b, id: newId() })),
+    last + 1,
+  );
+}
+
+/** Move blocks together, in their order, so that they come before the block now at `to`. */
+export function moveBlocks(recipe: Recipe, ids: readonly string[], to: number): Recipe {
+  const moving = recipe.blocks.filter((b) => ids.includes(b.id));
+  const before = recipe.blocks.slice(0, to).filter((b) => !ids.includes(b.id));
+  const after = recipe.blocks.slice(to).filter((b) => !ids.includes(b.id));
+  return { ...recipe, blocks: [...before, ...moving, ...after] };
+}
+
+/** A block cut in two after so many of its poses or pages; undefined where there is nothing to cut. */
+export function splitBlock(recipe: Recipe, id: string, after: number, newId: () => string): Recipe | undefined {
+  const at = recipe.blocks.findIndex((b) => b.id === id);
+  const block = recipe.blocks[at];
+  if (block?.kind === 'lines' && after > 0 && after < block.pages.length) {
+    const halves = [block.pages.slice(0, after), block.pages.slice(after)];
+    const blocks = halves.map((pages, i) => ({ ...block, pages, id: i === 0 ? id : newId() }));
+    return { ...recipe, blocks: recipe.blocks.toSpliced(at, 1, ...blocks) };
+  }
+  if (block?.kind !== 'poses' || block.bothHands || after < 1 || after >= poseLengths(block).length) return undefined;
+  const lengths = rowLengths(block);
+  const part = (from: number, to: number, partId: string): PosesRecipe => {
+    const listMs = lengths.slice(from, to);
+    const level = listMs.every((ms) => ms === listMs[0]);
+    return {
+      ...block,
+      id: partId,
+      count: listMs.length,
+      lengths: level
+        ? { order: 'level', fromMs: listMs[0], toMs: listMs[0], listMs: [] }
+        : { ...block.lengths, order: 'own list', listMs },
+      labels: block.labels.slice(from, to),
+      source: {
+        ...block.source,
+        pins: block.source.pins.slice(from, to),
+        odd: block.source.odd && to === lengths.length,
+      },
+    };
+  };
+  const blocks = [part(0, after, id), part(after, lengths.length, newId())];
+  return { ...recipe, blocks: recipe.blocks.toSpliced(at, 1, ...blocks) };
+}
+
+const within = (ms: number): number => Math.min(LONGEST_MS, Math.max(1000, ms));
+
+/** One pose of a block gets another length: the block has a list of its own from then on, unless it has only this one. */
+export function setPoseLength(block: PosesRecipe, pose: number, ms: number): PosesRecipe {
+  const row = rowLengths(block);
+  const at = pose % row.length;
+  if (row.length === 1)
+    return { ...block, lengths: { ...block.lengths, order: 'level', fromMs: within(ms), toMs: within(ms) } };
+  const listMs = row.map((length, i) => (i === at ? within(ms) : length));
+  return { ...block, count: listMs.length, lengths: { ...block.lengths, order: 'own list', listMs } };
+}
+
+/** All poses of a block get another length: level ones alike, others move along the duration steps together. */
+export function setBlockLength(block: PosesRecipe, pose: number, ms: number): PosesRecipe {
+  if (block.lengths.order === 'level')
+    return { ...block, lengths: { ...block.lengths, fromMs: within(ms), toMs: within(ms) } };
+  return setPoseLength(block, pose, ms);
+}
+
+/** Lengths of a block one duration step longer (1) or shorter (-1). */
+export function stepBlock(block: RecipeBlock, step: 1 | -1): RecipeBlock {
+  const shift = (ms: number): number => within(shiftLength(ms, step));
+  switch (block.kind) {
+    case 'poses': {
+      const { lengths } = block;
+      return {
+        ...block,
+        lengths: {
+          ...lengths,
+          fromMs: shift(lengths.fromMs),
+          toMs: shift(lengths.toMs),
+          listMs: lengths.listMs.map(shift),
+        },
+      };
+    }
+    case 'rest':
+      return { ...block, durationMs: shift(block.durationMs) };
+    case 'body':
+      return {
+        ...block,
+        moves: block.moves.map((m) => ({ ...m, durationMs: Math.max(1000, m.durationMs + step * 1000) })),
+      };
+    case 'lines':
+      return { ...block, pages: block.pages.map((p) => ({ ...p, nominalMs: shift(p.nominalMs) })) };
+  }
+}
+
+/** Another order of lengths; a list of one's own begins as what there was. */
+export function withOrder(block: PosesRecipe, order: PosesRecipe['lengths']['order']): PosesRecipe {
+  const row = rowLengths(block);
+  const [low, high] = [Math.min(...row), Math.max(...row)];
+  const toMs = low === high && order !== 'level' ? within(shiftLength(low, 2)) : high;
+  const count = order !== 'level' && order !== 'own list' && row.length === 1 ? 4 : row.length;
+  return {
+    ...block,
+    count,
+    lengths: {
+      order,
+      fromMs: order === 'level' ? row[0] : low,
+      toMs: order === 'level' ? row[0] : toMs,
+      listMs: order === 'own list' ? row : [],
+    },
+  };
+}
+
+/** How many poses; a list of its own is cut, or goes on with its last length. */
+export function withCount(block: PosesRecipe, count: number): PosesRecipe {
+  const { lengths } = block;
+  if (lengths.order !== 'own list') return { ...block, count };
+  const row = rowLengths(block);
+  const listMs = Array.from({ length: count }, (_, i) => row[i] ?? row[row.length - 1]);
+  return { ...block, count, lengths: { ...lengths, listMs } };
+}
+
+/** The same again in another medium, and only that changed. */
+export function inMedium(recipe: Recipe, medium: string): Recipe {
+  return {
+    ...recipe,
+    medium,
+    grade: '',
+    title: `${recipe.title.replace(/, in .*$/, '').slice(0, 90)}, in ${medium.slice(0, 24)}`,
+    blocks: recipe.blocks.map((b) => {
+      if (b.kind !== 'poses') return b;
+      return { ...b, settings: without(b.settings, 'medium', 'grade') };
+    }),
+  };
+}

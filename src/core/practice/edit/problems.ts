@@ -1,0 +1,153 @@
+import type { ReferenceFacts } from '../../references/coverage';
+import { counted } from '../../words';
+import { wantsBroad } from '../start/aims';
+import {
+  FIRST_MEMORY_SESSIONS,
+  keepsToEasyParts,
+  needsPictures,
+  poolOf,
+  type ReferencePools,
+} from '../start/chooseReferences';
+import { clockDigits, durationWords } from '../time/duration';
+import { exerciseById } from '../exercises';
+import { HOLD_LIMIT_MS } from '../rules/holdLimit';
+import type { Chosen } from '../plan/layOut';
+import { mediumById } from '../paper/materials';
+import { poseLengths, type PosesRecipe, type Recipe } from '../plan/recipe';
+import { MAX_PLAN_MS, type Plan } from '../plan/schema';
+import { sumPlan } from '../time/sums';
+import { expandPlan } from '../time/timeline';
+
+export interface Problem {
+  /** Null for the plan as a whole. */
+  blockId: string | null;
+  /** A plan with one of these cannot run. */
+  stops: boolean;
+  words: string;
+}
+
+/** Seconds for each mark; below this it is rushing. */
+const RUSHED_MARK_MS = 1500;
+/** Ordinary poses are held this long at most, and strenuous ones much shorter. */
+const HARD_HOLD_MS = 2 * 60_000;
+const MANY_POSES = 20;
+
+/** Milliseconds for each mark of an allowance. */
+const perMarkMs = (drawMs: number, marks: number): number => drawMs / marks;
+
+function blockProblems(recipe: Recipe, block: PosesRecipe, pools: ReferencePools, chosen: Chosen): Problem[] {
+  const problems: Problem[] = [];
+  const say = (words: string, stops = false): void => void problems.push({ blockId: block.id, stops, words });
+  const lengths = poseLengths(block);
+  const longest = Math.max(...lengths);
+  const exercise = exerciseById(block.exercise, recipe.exercises);
+  const { settings, source } = block;
+  if (settings.atZero === 'pot') {
+    const shortest = Math.min(...lengths);
+    if ((settings.potMs ?? 0) < shortest)
+      say(
+        `The pot of ${clockDigits(settings.potMs ?? 0)} is smaller than one pose of ${durationWords(shortest)}. Make it larger, or the pose shorter.`,
+        true,
+      );
+  }
+  const marks = { ...exercise.rule, ...settings.rule }.marks;
+  if (typeof marks === 'number' && perMarkMs(Math.min(...lengths), marks) < RUSHED_MARK_MS)
+    say(
+      `${counted(marks, 'mark')} in ${durationWords(Math.min(...lengths))} is rushing: ${(perMarkMs(Math.min(...lengths), marks) / 1000).toFixed(1)} s for each. Allow fewer marks rather than faster ones.`,
+    );
+  if (wantsBroad(block.exercise, mediumById(settings.medium ?? recipe.medium)))
+    say(
+      `${exercise.name} wants something broad, laid on its side. With ${settings.medium ?? recipe.medium} it is another exercise; you may.`,
+    );
+  if (needsPictures(block)) problems.push(...pictureProblems(recipe, block, pools, chosen));
+  if (source.kind === 'live model' && longest > HOLD_LIMIT_MS)
+    say(
+      `${durationWords(longest)} is long to hold. Up to ${durationWords(HOLD_LIMIT_MS)}, then a break; the model decides.`,
+    );
+  return problems;
+}
+
+function pictureProblems(recipe: Recipe, block: PosesRecipe, pools: ReferencePools, chosen: Chosen): Problem[] {
+  const problem = (words: string, stops = false): Problem => ({ blockId: block.id, stops, words });
+  const set = block.source.setId ?? recipe.setId;
+  if (!pools.bySet.has(set))
+    return [
+      problem('The set this block draws from is no longer here. Choose another; nothing else has changed.', true),
+    ];
+  const pool = poolOf(recipe, block, pools);
+  const pinned = block.source.pins.some((id) => id !== null);
+  if (pool.length === 0 && !pinned)
+    return [problem('No picture in this set is as asked for. Widen what is wanted, or choose another set.', true)];
+  const out: Problem[] = [];
+  if (keepsToEasyParts(recipe, block, pools))
+    out.push(
+      problem(
+        `Drawing from memory is new here: easy pictures first, parts where there are any, for ${String(FIRST_MEMORY_SESSIONS)} sessions. Set “Hardest” under its pictures to have others.`,
+      ),
+    );
+  const wanted = block.source.kind === 'same picture' ? 1 : poseLengths(block).length / (block.bothHands ? 2 : 1);
+  if (pool.length < wanted && !pinned)
+    out.push(
+      problem(
+        `${counted(pool.length, 'picture')} for ${counted(wanted, 'pose')}: ${counted(wanted - pool.length, 'pose')} will show one again.`,
+      ),
+    );
+  const hard = hardestLong(block, pool, chosen[block.id] ?? []);
+  if (hard) out.push(hard);
+  return out;
+}
+
+/** A strenuous pose in a long slot: nobody could hold it, and the longer look belongs to a gentler one. */
+function hardestLong(
+  block: PosesRecipe,
+  pool: readonly ReferenceFacts[],
+  ids: readonly (string | null)[],
+): Problem | undefined {
+  const facts = new Map(pool.map((r) => [r.id, r]));
+  const lengths = poseLengths(block);
+  const at = lengths.findIndex((ms, i) => ms >= 10 * 60_000 && facts.get(ids[i] ?? '')?.difficulty === 5);
+  if (at < 0 || block.source.kind === 'same picture') return undefined;
+  return {
+    blockId: block.id,
+    stops: false,
+    words: `Pose ${String(at + 1)} is a hard one for ${durationWords(lengths[at])}. Keep hard ones to ${durationWords(HARD_HOLD_MS)}: allow up to 4 here, or put it into a shorter block.`,
+  };
+}
+
+/** Long stretches at the sheet without a rest. */
+function unbroken(plan: Plan): number {
+  let since = 0;
+  let longest = 0;
+  for (const s of expandPlan(plan).segments) {
+    since = s.kind === 'rest' ? 0 : since + (s.endMs - s.startMs);
+    longest = Math.max(longest, since);
+  }
+  return longest;
+}
+
+/** Everything worth saying about a recipe before it is run; what stops it first. */
+export function findProblems(recipe: Recipe, plan: Plan, pools: ReferencePools, chosen: Chosen): Problem[] {
+  const whole = (words: string, stops = false): Problem => ({ blockId: null, stops, words });
+  const problems: Problem[] = [];
+  const { totalMs } = sumPlan(plan);
+  if (totalMs > MAX_PLAN_MS)
+    problems.push(
+      whole(`This is ${clockDigits(totalMs)}: longer than a day. Take something out; nothing is lost meanwhile.`, true),
+    );
+  const poses = recipe.blocks.filter((b) => b.kind === 'poses');
+  if (poses.length === 0 && !recipe.blocks.some((b) => b.kind === 'lines'))
+    problems.push(whole('Nothing is drawn in this plan yet. Add a block of poses.', true));
+  const called = poses.filter((b) => b.source.kind === 'live model').reduce((sum, b) => sum + poseLengths(b).length, 0);
+  if (called > MANY_POSES)
+    problems.push(
+      whole(
+        `${String(called)} poses are asked of the model: many for one evening. Ask first; longer poses ask for fewer.`,
+      ),
+    );
+  if (called > 0 && unbroken(plan) > HOLD_LIMIT_MS + 5 * 60_000)
+    problems.push(
+      whole('The model has no break for more than half an hour. About five minutes are due after 20 to 25.'),
+    );
+  problems.push(...poses.flatMap((b) => blockProblems(recipe, b, pools, chosen)));
+  return problems.toSorted((a, b) => Number(b.stops) - Number(a.stops));
+}

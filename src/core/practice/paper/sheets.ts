@@ -1,0 +1,128 @@
+import { exerciseById } from '../exercises';
+import type { Chosen } from '../plan/layOut';
+import { mediumById, piecesToSharpen, sheetsFor, withSpares } from './materials';
+import { perSheetOf, poseLengths, type PosesRecipe, type Recipe } from '../plan/recipe';
+import { needsPictures } from '../start/chooseReferences';
+import { wantsBroad } from '../start/aims';
+import type { SheetSize } from './sheet';
+
+/** One sheet of paper and what goes on it. */
+export interface PlannedSheet {
+  /** Null for a page of lines. */
+  blockId: string | null;
+  name: string;
+  referenceIds: readonly (string | null)[];
+  overlap: boolean;
+  /** Small plans for a sheet of this size, each in a frame. */
+  framesFor: SheetSize | undefined;
+}
+
+/** Every sheet of a session in order: each block begins a new one. */
+export function sheetsOf(recipe: Recipe, chosen: Chosen): PlannedSheet[] {
+  return recipe.blocks.flatMap((block): PlannedSheet[] => {
+    if (block.kind === 'lines')
+      return block.pages.map((p) => ({
+        blockId: null,
+        name: p.motif.toLowerCase(),
+        referenceIds: [],
+        overlap: false,
+        framesFor: undefined,
+      }));
+    if (block.kind !== 'poses') return [];
+    const count = poseLengths(block).length;
+    const per = perSheetOf(block, recipe.sheet);
+    const ids = chosen[block.id] ?? [];
+    const overlap = block.settings.overlap ?? block.exercise === 'page-of-many';
+    return Array.from({ length: sheetsFor(count, per) }, (_, i) => ({
+      blockId: block.id,
+      name: exerciseById(block.exercise, recipe.exercises).name,
+      referenceIds: Array.from({ length: Math.min(per, count - i * per) }, (_, k) => ids[i * per + k] ?? null),
+      overlap,
+      framesFor: block.settings.framesFor,
+    }));
+  });
+}
+
+export interface Materials {
+  sheets: number;
+  /** What to sharpen or have ready, by medium. */
+  media: { name: string; grades: string; pieces: number; piece: string; drawingMs: number }[];
+  erasing: 'out of reach' | 'at hand' | 'only where it is allowed';
+  pictures: number;
+  picturesWithSpares: number;
+  posesOfModel: number;
+  cautions: string[];
+}
+
+const drawnMs = (block: PosesRecipe): number =>
+  poseLengths(block).reduce((a, b) => a + b, 0) + poseLengths(block).length * block.againMs;
+
+/** What to lay out, sharpen and cut for a session, with the cautions that apply to it. */
+export function materialsOf(recipe: Recipe, chosen: Chosen, totalMs: number): Materials {
+  const poses = recipe.blocks.filter((b) => b.kind === 'poses');
+  const byMedium = new Map<string, { ms: number; grades: Set<string> }>();
+  for (const block of poses) {
+    const id = block.settings.medium ?? recipe.medium;
+    const at = byMedium.get(id) ?? { ms: 0, grades: new Set<string>() };
+    at.ms += drawnMs(block);
+    const grade = block.settings.grade ?? (id === recipe.medium ? recipe.grade : '');
+    if (grade) at.grades.add(grade);
+    byMedium.set(id, at);
+  }
+  const media = [...byMedium].map(([id, { ms, grades }]) => {
+    const medium = mediumById(id);
+    return {
+      name: medium.name,
+      grades: [...grades].join(', '),
+      pieces: piecesToSharpen(medium, ms),
+      piece: medium.piece,
+      drawingMs: ms,
+    };
+  });
+  const erases = poses.map(
+    (b) =>
+      ({ ...exerciseById(b.exercise, recipe.exercises).rule, ...b.settings.rule }).erasing === 'free' &&
+      mediumById(b.settings.medium ?? recipe.medium).erases,
+  );
+  const pictures = new Set(poses.filter(needsPictures).flatMap((b) => (chosen[b.id] ?? []).filter((id) => id !== null)))
+    .size;
+  const posesOfModel = poses
+    .filter((b) => b.source.kind === 'live model')
+    .reduce((sum, b) => sum + poseLengths(b).length, 0);
+  return {
+    sheets: sheetsOf(recipe, chosen).length,
+    media,
+    erasing: erases.every(Boolean) ? 'at hand' : erases.some(Boolean) ? 'only where it is allowed' : 'out of reach',
+    pictures,
+    picturesWithSpares: pictures === 0 ? 0 : withSpares(pictures),
+    posesOfModel,
+    cautions: cautionsOf(recipe, poses, totalMs, posesOfModel),
+  };
+}
+
+function cautionsOf(recipe: Recipe, poses: readonly PosesRecipe[], totalMs: number, posesOfModel: number): string[] {
+  const media = [...new Set(poses.map((b) => b.settings.medium ?? recipe.medium))].map(mediumById);
+  const other = poses.some(
+    (b) => b.bothHands || { ...exerciseById(b.exercise, recipe.exercises).rule, ...b.settings.rule }.hand === 'other',
+  );
+  return [
+    ...new Set(media.flatMap((m) => m.cautions ?? [])),
+    ...(totalMs > 40 * 60_000
+      ? ['Change posture now and then; about every 20 minutes look far away for 20 seconds.']
+      : []),
+    ...(other ? ['The other hand: loosely, and stop if it cramps.'] : []),
+    ...(posesOfModel > 0
+      ? [
+          'The model decides. Agree on each pose before; a warm room, steady support, sides changed; no touching, and no photographs unless agreed.',
+        ]
+      : []),
+    ...(poses.some((b) => b.exercise === 'line-qualities' && needsPictures(b))
+      ? [
+          'Trace on thin paper, and only for practice: a traced copy of somebody’s drawing is theirs, not yours to show.',
+        ]
+      : []),
+    ...(poses.some((b) => wantsBroad(b.exercise, mediumById(b.settings.medium ?? recipe.medium)))
+      ? ['Have something broad at hand for the masses.']
+      : []),
+  ];
+}

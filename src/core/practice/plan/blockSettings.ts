@@ -1,0 +1,51 @@
+import * as z from 'zod/mini';
+import { LONGEST_MS } from '../time/duration';
+import { ruleSchema } from '../exercises/exercise';
+import { MOST_ON_A_SHEET, sheetSizeSchema } from '../paper/sheet';
+
+const optionalMs = z.int().check(z.minimum(0), z.maximum(LONGEST_MS));
+
+/** What the clock does when the time of a pose is up. */
+export const AT_ZERO = ['strict', 'soft', 'open', 'pot'] as const;
+
+/** How a block of poses is worked, beyond what its exercise says. What is missing is as usual. */
+export const settingsSchema = z.object({
+  atZero: z.optional(z.enum(AT_ZERO)),
+  /** Soft: this much overtime at most; missing is as long as it takes. */
+  softCapMs: z.optional(optionalMs),
+  /** Pot: the time all drawings of the block share. */
+  potMs: z.optional(optionalMs),
+  startsBy: z.optional(z.enum(['itself', 'hand'])),
+  /** This long before the end a warning; 0 for none; missing goes by the length. Never when it is more than half of the pose. */
+  warnMs: z.optional(optionalMs),
+  /** After every so many poses the change is longer, to sharpen. */
+  sharpenEvery: z.optional(z.int().check(z.minimum(1), z.maximum(100))),
+  sharpenMs: z.optional(optionalMs),
+  /** The learner chooses between two exercises in the gap; after ten seconds it is the first. */
+  orExercise: z.optional(z.string().check(z.maxLength(64))),
+  /** Where it departs from the exercise's own rule. */
+  rule: z.optional(z.partial(ruleSchema)),
+  /** Stages in place of the school's; the shares add up to 1. */
+  stages: z.optional(
+    z
+      .array(
+        z.object({
+          name: z.string().check(z.minLength(1), z.maxLength(40)),
+          share: z.number().check(z.minimum(0.01), z.maximum(1)),
+        }),
+      )
+      .check(z.maxLength(10)),
+  ),
+  medium: z.optional(z.string().check(z.maxLength(40))),
+  grade: z.optional(z.string().check(z.maxLength(20))),
+  /** Drawings on one sheet. */
+  perSheet: z.optional(z.int().check(z.minimum(1), z.maximum(MOST_ON_A_SHEET))),
+  /** They are small plans for a sheet of this size: each has a frame of its proportions. */
+  framesFor: z.optional(sheetSizeSchema),
+  /** They may lie over one another. */
+  overlap: z.optional(z.boolean()),
+  /** Somebody poses: called out, and held for so long at most. */
+  model: z.optional(z.boolean()),
+  /** Said in place of a reference. */
+  prompt: z.optional(z.string().check(z.maxLength(200))),
+});

@@ -1,0 +1,173 @@
+import * as z from 'zod/mini';
+import { seededRandom } from '../../random';
+import { PICK_ORDERS } from '../../references/pick';
+import { DURATION_STEPS_MS } from '../time/durationSteps';
+import { durationSchema, LONGEST_MS } from '../time/duration';
+import { exerciseSchema } from '../exercises/exercise';
+import { bodyBlockSchema, linesBlockSchema, MAX_BLOCKS, MAX_PLAN_MS, restBlockSchema } from './schema';
+import { settingsSchema } from './blockSettings';
+import { MOST_ON_A_SHEET, type Sheet, sheetSchema } from '../paper/sheet';
+
+const optionalMs = z.int().check(z.minimum(0), z.maximum(LONGEST_MS));
+export const MAX_COUNT = 500;
+/** Time to choose between two exercises; after it, it is the first. */
+const CHOOSING_MS = 10_000;
+
+/** The order of lengths within a block. */
+export const LENGTH_ORDERS = ['level', 'climb', 'descend', 'arch', 'own list'] as const;
+
+/** Where the references of a block come from. */
+const sourceSchema = z.object({
+  kind: z.enum(['pictures', 'same picture', 'live model', 'own hand', 'imagination', 'none']),
+  /** Null is the set of the whole plan. */
+  setId: z.nullable(z.string().check(z.maxLength(64))),
+  order: z.enum(PICK_ORDERS),
+  /** One of another set takes the last place. */
+  odd: z.boolean(),
+  /** The first is of difficulty 2 or less. */
+  gentleFirst: z.boolean(),
+  hardest: z.optional(z.int().check(z.minimum(1), z.maximum(5))),
+  extent: z.optional(z.string().check(z.maxLength(20))),
+  family: z.optional(z.string().check(z.maxLength(40))),
+  /** Kept whatever is picked anew; null where it is free. */
+  pins: z.array(z.nullable(z.string().check(z.maxLength(200)))).check(z.maxLength(MAX_COUNT)),
+});
+export type Source = z.infer<typeof sourceSchema>;
+
+const blockBase = z.object({
+  id: z.string().check(z.minLength(1), z.maxLength(64)),
+  /** Left as it is when the plan is fitted. */
+  pinned: z.boolean(),
+});
+const posesRecipeSchema = z.extend(blockBase, {
+  kind: z.literal('poses'),
+  exercise: z.string().check(z.maxLength(64)),
+  /** Every other pose is worked by this rule. */
+  alternate: z.nullable(z.string().check(z.maxLength(64))),
+  /** Poses; with an own list of lengths its number is the list's. */
+  count: z.int().check(z.minimum(1), z.maximum(MAX_COUNT)),
+  lengths: z.object({
+    order: z.enum(LENGTH_ORDERS),
+    /** Level has only the first; climb, descend and arch go between them. */
+    fromMs: durationSchema,
+    toMs: durationSchema,
+    listMs: z.array(durationSchema).check(z.maxLength(MAX_COUNT)),
+  }),
+  leadInMs: optionalMs,
+  lookMs: optionalMs,
+  againMs: optionalMs,
+  lookAgainMs: optionalMs,
+  openLook: z.boolean(),
+  openDraw: z.boolean(),
+  changeMs: optionalMs,
+  /** The whole row again with the other hand. */
+  bothHands: z.boolean(),
+  labels: z.array(z.string().check(z.maxLength(60))).check(z.maxLength(MAX_COUNT)),
+  source: sourceSchema,
+  settings: settingsSchema,
+});
+export type PosesRecipe = z.infer<typeof posesRecipeSchema>;
+
+const recipeBlockSchema = z.discriminatedUnion('kind', [
+  posesRecipeSchema,
+  z.extend(bodyBlockSchema, blockBase.shape),
+  z.extend(linesBlockSchema, blockBase.shape),
+  z.extend(restBlockSchema, blockBase.shape),
+]);
+export type RecipeBlock = z.infer<typeof recipeBlockSchema>;
+
+/** A plan as it is built: its structure without the pictures. */
+export const recipeSchema = z.object({
+  version: z.literal(1),
+  title: z.string().check(z.minLength(1), z.maxLength(120)),
+  why: z.string().check(z.maxLength(600)),
+  seed: z.int(),
+  availableMs: z.int().check(z.minimum(1000), z.maximum(MAX_PLAN_MS)),
+  /** Clock time it is meant to begin, minutes after midnight; null for whenever it is started. */
+  startsAtMinute: z.nullable(z.int().check(z.minimum(0), z.maximum(1439))),
+  setId: z.string().check(z.maxLength(64)),
+  medium: z.string().check(z.maxLength(40)),
+  grade: z.string().check(z.maxLength(20)),
+  sheet: sheetSchema,
+  /** A rest after so much drawing without one; null where rests stand only where they were put. */
+  restRule: z.nullable(z.object({ everyMs: durationSchema, restMs: durationSchema })),
+  /** Explained to others while drawing: left out of the learner's own averages. */
+  audience: z.boolean(),
+  blocks: z.array(recipeBlockSchema).check(z.minLength(1), z.maxLength(MAX_BLOCKS)),
+  exercises: z.array(exerciseSchema).check(z.maxLength(100)),
+});
+export type Recipe = z.infer<typeof recipeSchema>;
+
+/** Lengths that go from one to another in even ratios, each brought to the nearest duration step between them. */
+function between(fromMs: number, toMs: number, count: number): number[] {
+  if (count === 1) return [fromMs];
+  const low = Math.min(fromMs, toMs);
+  const high = Math.max(fromMs, toMs);
+  const steps = [...new Set([low, ...DURATION_STEPS_MS.filter((s) => s > low && s < high), high])];
+  return Array.from({ length: count }, (_, i) => {
+    const wanted = fromMs * (toMs / fromMs) ** (i / (count - 1));
+    const off = (step: number): number => Math.abs(Math.log(step / wanted));
+    return steps.reduce((best, step) => (off(step) < off(best) ? step : best));
+  });
+}
+
+/** Lengths of drawing of a row, pose by pose, milliseconds; both hands draw the row one after the other. */
+export function rowLengths({ count, lengths }: Pick<PosesRecipe, 'count' | 'lengths'>): number[] {
+  const { order, fromMs, toMs, listMs } = lengths;
+  switch (order) {
+    case 'level':
+      return Array.from({ length: count }, () => fromMs);
+    case 'climb':
+      return between(Math.min(fromMs, toMs), Math.max(fromMs, toMs), count);
+    case 'descend':
+      return between(Math.max(fromMs, toMs), Math.min(fromMs, toMs), count);
+    case 'arch': {
+      const up = between(Math.min(fromMs, toMs), Math.max(fromMs, toMs), Math.ceil(count / 2));
+      return [...up, ...(count % 2 === 1 ? up.slice(0, -1) : up).toReversed()];
+    }
+    case 'own list':
+      return listMs.length > 0 ? listMs : [fromMs];
+  }
+}
+
+/** Lengths of all drawings of a block. */
+export function poseLengths(block: Pick<PosesRecipe, 'count' | 'lengths' | 'bothHands'>): number[] {
+  const row = rowLengths(block);
+  return block.bothHands ? [...row, ...row] : row;
+}
+
+/** Exercises whose drawings are made to stand on one sheet. */
+const ON_ONE_SHEET = new Set(['page-of-many', 'small-plans']);
+
+/** Drawings of a block on one sheet: as was said, else all of them or as many as on any sheet. */
+export function perSheetOf(block: PosesRecipe, sheet: Pick<Sheet, 'perSheet'>): number {
+  const usual = ON_ONE_SHEET.has(block.exercise)
+    ? Math.min(MOST_ON_A_SHEET, poseLengths(block).length)
+    : sheet.perSheet;
+  return block.settings.perSheet ?? usual;
+}
+
+/** A block without poses. */
+export type PlainBlock = Exclude<RecipeBlock, PosesRecipe>;
+
+/** How long a block without poses is expected to take. */
+export function plainBlockMs(block: PlainBlock): number {
+  switch (block.kind) {
+    case 'rest':
+      return block.durationMs;
+    case 'body':
+      return block.moves.reduce((sum, m) => sum + m.durationMs, 0);
+    case 'lines':
+      return block.pages.reduce((sum, p) => sum + p.nominalMs, 0);
+  }
+}
+
+/** What comes before each pose; long enough to choose in where there is a choice. */
+export const leadInOf = ({ leadInMs, settings }: Pick<PosesRecipe, 'leadInMs' | 'settings'>): number =>
+  settings.orExercise === undefined ? leadInMs : Math.max(leadInMs, CHOOSING_MS);
+
+/** Ids for blocks, the same from the same seed. */
+export function blockIds(seed: number): () => string {
+  const random = seededRandom(seed);
+  return () => Math.floor(random() * 2 ** 40).toString(36);
+}

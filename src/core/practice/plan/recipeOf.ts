@@ -1,0 +1,104 @@
+import { without } from '../../without';
+import { blockIds, type PosesRecipe, type Recipe, type RecipeBlock } from './recipe';
+import type { Plan, PosePlan, PosesBlock } from './schema';
+import { posesBlock } from '../edit/newBlock';
+import { USUAL_SHEET } from '../paper/sheet';
+
+const same = (list: readonly unknown[]): boolean => list.every((x) => x === list[0]);
+
+/** Poses that differ in more than their length cannot share a block of a recipe. */
+const kindOfPose = (p: PosePlan): string =>
+  [
+    p.leadInMs,
+    p.lookMs,
+    p.againMs ?? 0,
+    p.lookAgainMs,
+    p.openLook ?? false,
+    p.openDraw ?? false,
+    p.exercise ?? '',
+    p.hand ?? '',
+  ].join('|');
+
+/** What poses are drawn from, as far as a plan tells. */
+function kindOfSource(
+  { settings }: PosesBlock,
+  ids: readonly (string | null)[],
+  one: boolean,
+): PosesRecipe['source']['kind'] | undefined {
+  if (settings?.model) return 'live model';
+  if (one) return 'same picture';
+  return ids.some((id) => id !== null) ? 'pictures' : undefined;
+}
+
+function posesRecipe(
+  id: string,
+  block: PosesBlock,
+  poses: readonly PosePlan[],
+  plan: Plan,
+  keepPictures: boolean,
+): PosesRecipe {
+  const [first] = poses;
+  const lengths = poses.map((p) => p.drawMs);
+  const base = posesBlock(id, first.exercise ?? block.exercise, poses.length, lengths[0], plan.exercises);
+  const ids = poses.map((p) => p.referenceId);
+  const one = poses.length > 1 && ids[0] !== null && same(ids);
+  return {
+    ...base,
+    lengths: {
+      order: same(lengths) ? 'level' : 'own list',
+      fromMs: Math.min(...lengths),
+      toMs: Math.max(...lengths),
+      listMs: same(lengths) ? [] : lengths,
+    },
+    leadInMs: first.leadInMs,
+    lookMs: first.lookMs,
+    againMs: first.againMs ?? 0,
+    lookAgainMs: first.lookAgainMs,
+    openLook: first.openLook ?? false,
+    openDraw: first.openDraw ?? false,
+    changeMs: block.changeMs,
+    labels: poses.map((p) => p.label ?? ''),
+    source: {
+      ...base.source,
+      kind: kindOfSource(block, ids, one) ?? base.source.kind,
+      odd: poses.some((p) => p.odd),
+      pins: keepPictures ? (one ? ids.slice(0, 1) : ids) : [],
+    },
+    settings: {
+      ...without(block.settings ?? {}, 'model'),
+      ...(first.hand && { rule: { ...block.settings?.rule, hand: first.hand } }),
+    },
+  };
+}
+
+/** A recipe that gives a plan again; with or without the pictures that were in it. */
+export function recipeOf(plan: Plan, setId: string, keepPictures: boolean): Recipe {
+  const newId = blockIds(plan.seed + 1);
+  const blocks = plan.blocks.flatMap((block): RecipeBlock[] => {
+    if (block.kind !== 'poses') return [{ ...block, id: newId(), pinned: false }];
+    const runs: PosePlan[][] = [];
+    for (const pose of block.poses) {
+      const last = runs.at(-1);
+      if (last && kindOfPose(last[0]) === kindOfPose(pose)) last.push(pose);
+      else runs.push([pose]);
+    }
+    return runs.map((poses) => posesRecipe(newId(), block, poses, plan, keepPictures));
+  });
+  const settings = plan.blocks.find((b) => b.kind === 'poses')?.settings;
+  return {
+    version: 1,
+    title: plan.title,
+    why: plan.why,
+    seed: plan.seed,
+    availableMs: plan.availableMs,
+    startsAtMinute: null,
+    setId,
+    medium: settings?.medium ?? 'charcoal pencil',
+    grade: settings?.grade ?? '',
+    sheet: USUAL_SHEET,
+    restRule: null,
+    audience: plan.audience ?? false,
+    blocks,
+    exercises: plan.exercises ?? [],
+  };
+}

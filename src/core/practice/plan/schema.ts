@@ -1,0 +1,95 @@
+import * as z from 'zod/mini';
+import { durationSchema, LONGEST_MS } from '../time/duration';
+import { exerciseSchema } from '../exercises/exercise';
+import { settingsSchema } from './blockSettings';
+
+const optionalMs = z.int().check(z.minimum(0), z.maximum(LONGEST_MS));
+
+/** One drawing. Zero for a part that the exercise does not have. */
+const posePlanSchema = z.object({
+  /** A built-in figure, a picture in the learner's sets, or nothing. */
+  referenceId: z.nullable(z.string().check(z.maxLength(200))),
+  /** The odd one out: outside the theme, and as good skipped as drawn. */
+  odd: z.optional(z.boolean()),
+  /** Where it differs from the block's. */
+  exercise: z.optional(z.string().check(z.maxLength(64))),
+  hand: z.optional(z.literal('other')),
+  /** Said with it: a quality of line, which element. */
+  label: z.optional(z.string().check(z.maxLength(60))),
+  leadInMs: optionalMs,
+  /** Studying the reference before drawing. */
+  lookMs: optionalMs,
+  drawMs: durationSchema,
+  /** Drawing once more: with the reference after memory, from memory after the reference. */
+  againMs: z.optional(optionalMs),
+  /** Seeing the reference again after drawing without it. */
+  lookAgainMs: optionalMs,
+  /** These count up until the learner is satisfied; their length is only what is expected. */
+  openLook: z.optional(z.boolean()),
+  openDraw: z.optional(z.boolean()),
+});
+export type PosePlan = z.infer<typeof posePlanSchema>;
+
+const posesBlockSchema = z.object({
+  kind: z.literal('poses'),
+  exercise: z.string().check(z.maxLength(64)),
+  /** After each of its poses, before the next pose: turning the sheet, wiping hands. */
+  changeMs: optionalMs,
+  poses: z.array(posePlanSchema).check(z.minLength(1), z.maxLength(500)),
+  settings: z.optional(settingsSchema),
+});
+export type PosesBlock = z.infer<typeof posesBlockSchema>;
+export const bodyBlockSchema = z.object({
+  kind: z.literal('body'),
+  moves: z
+    .array(
+      z.object({
+        name: z.string().check(z.minLength(1), z.maxLength(80)),
+        hint: z.string().check(z.maxLength(200)),
+        durationMs: durationSchema,
+      }),
+    )
+    .check(z.minLength(1), z.maxLength(40)),
+});
+export const linesBlockSchema = z.object({
+  kind: z.literal('lines'),
+  /** Each page ends when the learner says it is full; `nominalMs` is only what it is expected to take. */
+  pages: z
+    .array(z.object({ motif: z.string().check(z.minLength(1), z.maxLength(80)), nominalMs: durationSchema }))
+    .check(z.minLength(1), z.maxLength(40)),
+});
+export const restBlockSchema = z.object({
+  kind: z.literal('rest'),
+  durationMs: durationSchema,
+  /** A look back at the pages rather than a rest. */
+  purpose: z.optional(z.literal('look back')),
+});
+
+const blockSchema = z.discriminatedUnion('kind', [
+  posesBlockSchema,
+  bodyBlockSchema,
+  linesBlockSchema,
+  restBlockSchema,
+]);
+export type Block = z.infer<typeof blockSchema>;
+
+export const MAX_BLOCKS = 200;
+export const MAX_PLAN_MS = 24 * 3600_000;
+
+/** A session as it is meant to go. Version 1 knew three exercises and no settings; it is read as it is. */
+export const planSchema = z.object({
+  version: z.literal([1, 2]),
+  title: z.string().check(z.minLength(1), z.maxLength(120)),
+  /** One sentence: why this plan. */
+  why: z.string().check(z.maxLength(600)),
+  /** Seed of every random choice in it, so that it can be made again exactly. */
+  seed: z.int(),
+  /** The time the learner said they had. */
+  availableMs: z.int().check(z.minimum(1000), z.maximum(MAX_PLAN_MS)),
+  blocks: z.array(blockSchema).check(z.minLength(1), z.maxLength(MAX_BLOCKS)),
+  /** Exercises of the learner's own that it uses. */
+  exercises: z.optional(z.array(exerciseSchema).check(z.maxLength(100))),
+  /** Drawn while explaining to others: it does not count in the learner's own averages. */
+  audience: z.optional(z.boolean()),
+});
+export type Plan = z.infer<typeof planSchema>;

@@ -1,0 +1,16 @@
+import { exerciseById } from '../exercises';
+import type { Exercise, ExerciseRule } from '../exercises/exercise';
+import type { Plan } from '../plan/schema';
+
+type Where = { blockIndex: number; poseIndex: number };
+
+/** The exercise of a pose with everything its block and the pose itself say otherwise; undefined where nothing is posed. */
+export function poseExercise(plan: Plan, { blockIndex, poseIndex }: Where): Exercise | undefined {
+  const block = plan.blocks[blockIndex];
+  if (block?.kind !== 'poses') return undefined;
+  const { exercise, hand } = block.poses[poseIndex] ?? block.poses[0];
+  const base = exerciseById(exercise ?? block.exercise, plan.exercises);
+  const { rule } = block.settings ?? {};
+  if (!rule && !hand) return base;
+  return { ...base, rule: { ...base.rule, ...(rule as Partial<ExerciseRule>), ...(hand && { hand }) } };
+}

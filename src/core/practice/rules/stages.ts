@@ -1,0 +1,64 @@
+import type { Exercise } from '../exercises/exercise';
+
+export interface Stage {
+  name: string;
+  /** Of the time of the pose; shares add up to 1. */
+  share: number;
+}
+interface School {
+  stages: readonly Stage[];
+  /** A stage that would get less is dropped, from the end. */
+  shortestMs: number;
+}
+const school = (shortestSeconds: number, ...stages: readonly [name: string, percent: number][]): School => ({
+  shortestMs: shortestSeconds * 1000,
+  stages: stages.map(([name, percent]) => ({ name, share: percent / 100 })),
+});
+
+const SCHOOL_STAGES: Record<Exclude<Exercise['school'], 'none'>, School> = {
+  flowing: school(4, ['action line', 20], ['masses', 25], ['tilts', 15], ['limb rhythms', 25], ['landmarks', 15]),
+  structural: school(5, ['three masses', 35], ['turn and tilt', 20], ['spine, landmarks', 25], ['limbs', 20]),
+  'light and dark': school(5, ['lay-in', 35], ['shadow mass', 25], ['squint and check', 10], ['refine', 30]),
+  long: school(
+    20,
+    ['envelope', 8],
+    ['lay-in', 27],
+    ['correct', 10],
+    ['contour', 15],
+    ['shadow shapes', 20],
+    ['tone', 12],
+    ['accents', 8],
+  ),
+  'two pens': school(20, ['light pen', 60], ['dark pen', 40]),
+};
+
+/**
+ * Stages of a pose in whole milliseconds that add up to its length. Stages that would get less than their school's minimum are dropped
+ * from the end and the others share the time: with less time do less, not everything faster.
+ */
+export function stageLengths(
+  stages: readonly Stage[],
+  drawMs: number,
+  shortestMs: number,
+): { name: string; lengthMs: number }[] {
+  for (let kept = stages.length; kept > 1; kept--) {
+    const some = stages.slice(0, kept);
+    const total = some.reduce((sum, s) => sum + s.share, 0);
+    if (some.some((s) => (drawMs * s.share) / total < shortestMs)) continue;
+    let at = 0;
+    let share = 0;
+    return some.map((s) => {
+      share += s.share;
+      const end = Math.round((drawMs * share) / total);
+      const lengthMs = end - at;
+      at = end;
+      return { name: s.name, lengthMs };
+    });
+  }
+  return stages.length > 0 ? [{ name: stages[0].name, lengthMs: drawMs }] : [];
+}
+
+/** Stages of a pose by its school; none for exercises without. */
+export function schoolStages(name: Exercise['school'], drawMs: number): { name: string; lengthMs: number }[] {
+  return name === 'none' ? [] : stageLengths(SCHOOL_STAGES[name].stages, drawMs, SCHOOL_STAGES[name].shortestMs);
+}

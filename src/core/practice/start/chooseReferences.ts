@@ -1,0 +1,98 @@
+import type { FacingCount, ReferenceFacts } from '../../references/coverage';
+import { pick, sourceOf } from '../../references/pick';
+import { exerciseById } from '../exercises';
+import { hidesReference } from '../exercises/exercise';
+import type { Chosen } from '../plan/layOut';
+import { poseLengths, type PosesRecipe, type Recipe } from '../plan/recipe';
+
+export interface ReferencePools {
+  /** Everything a set holds, in its own order; missing when the set is gone or not loaded. */
+  bySet: ReadonlyMap<string, readonly ReferenceFacts[]>;
+  timesDrawn: ReadonlyMap<string, number>;
+  /** Facings of the last drawings where they show a habit. */
+  level?: FacingCount | undefined;
+  /** Times drawn by coverage cell, for widening. */
+  cells?: ReadonlyMap<string, number> | undefined;
+  /** Sessions so far in which something was drawn from memory; missing where that is not known. */
+  memorySessions?: number;
+}
+
+/** In so many first sessions, drawing from memory keeps to easy parts. */
+export const FIRST_MEMORY_SESSIONS = 3;
+const EASY = 2;
+
+const setOf = (recipe: Recipe, block: PosesRecipe): string => block.source.setId ?? recipe.setId;
+
+/** Drawing from memory is still new. */
+export const memoryIsNew = (memorySessions = FIRST_MEMORY_SESSIONS): boolean => memorySessions < FIRST_MEMORY_SESSIONS;
+
+/** Whether a block keeps to easy parts because drawing from memory is new; what the learner asks for comes first. */
+export function keepsToEasyParts(recipe: Recipe, { exercise, source }: PosesRecipe, pools: ReferencePools): boolean {
+  const asked = source.hardest !== undefined || source.extent !== undefined;
+  return memoryIsNew(pools.memorySessions) && !asked && hidesReference(exerciseById(exercise, recipe.exercises));
+}
+
+/** Parts of the body that are easy; easy figures where there are none; nothing where nothing is easy. */
+export function easyParts(pool: readonly ReferenceFacts[]): readonly ReferenceFacts[] {
+  const easy = pool.filter((r) => (r.difficulty ?? 3) <= EASY);
+  const parts = easy.filter((r) => r.extent === 'part');
+  return parts.length > 0 ? parts : easy;
+}
+
+/** What a block may be drawn from: its set, narrowed by its own filter. */
+export function poolOf(recipe: Recipe, block: PosesRecipe, pools: ReferencePools): readonly ReferenceFacts[] {
+  const { hardest, extent, family } = block.source;
+  const pool = (pools.bySet.get(setOf(recipe, block)) ?? []).filter(
+    (r) =>
+      (hardest === undefined || (r.difficulty ?? 3) <= hardest) &&
+      (extent === undefined || r.extent === extent) &&
+      (family === undefined || r.family === family),
+  );
+  const easy = keepsToEasyParts(recipe, block, pools) ? easyParts(pool) : [];
+  return easy.length > 0 ? easy : pool;
+}
+
+export const needsPictures = ({ source }: Pick<PosesRecipe, 'source'>): boolean =>
+  source.kind === 'pictures' || source.kind === 'same picture';
+
+/**
+ * References for every pose of a recipe. What an earlier block took comes last for the later ones; pins stay where they are; one picture
+ * serves a whole block that is about the same picture again.
+ */
+export function chooseReferences(recipe: Recipe, pools: ReferencePools): Chosen {
+  const timesDrawn = new Map(pools.timesDrawn);
+  const chosen: Record<string, (string | null)[]> = {};
+  const everything = [...pools.bySet.values()].flat();
+  recipe.blocks.forEach((block, index) => {
+    if (block.kind !== 'poses') return;
+    const count = poseLengths(block).length;
+    if (!needsPictures(block)) {
+      chosen[block.id] = Array.from({ length: count }, () => null);
+      return;
+    }
+    const { source } = block;
+    const pool = poolOf(recipe, block, pools);
+    const same = source.kind === 'same picture';
+    const wanted = same ? 1 : block.bothHands ? count / 2 : count;
+    const pins = source.pins.slice(0, wanted).flatMap((id, slot) => (id === null ? [] : [{ id, slot }]));
+    // A pinned picture stays even when the filter or the set has changed.
+    const known = new Set(pool.map((r) => r.id));
+    const withPins = [...pool, ...pins.filter((p) => !known.has(p.id)).map(({ id }): ReferenceFacts => ({ id }))];
+    const inPool = new Set(withPins.map((r) => r.id));
+    const picks = pick({
+      pool: withPins,
+      count: wanted,
+      order: source.order,
+      seed: recipe.seed * 31 + index,
+      timesDrawn,
+      pins,
+      gentleStart: source.gentleFirst,
+      ...(pools.level && { level: pools.level }),
+      ...(pools.cells && { cells: pools.cells }),
+      ...(source.odd && !same && { oddPool: everything.filter((r) => !inPool.has(r.id)) }),
+    });
+    for (const p of picks) timesDrawn.set(sourceOf(p), (timesDrawn.get(sourceOf(p)) ?? 0) + 1);
+    chosen[block.id] = Array.from({ length: count }, (_, i) => picks[same ? 0 : i % wanted]?.id ?? null);
+  });
+  return chosen;
+}

@@ -1,0 +1,32 @@
+import { AIMS, type Aim } from './aims';
+import type { Shape } from '../fit/fit';
+import { exerciseById } from '../exercises';
+import type { Recipe } from '../plan/recipe';
+import { listWords } from '../../words';
+
+const SHAPE_REASON: Record<Shape, string> = {
+  climb: 'short poses before long ones',
+  descend: 'long poses first, so that the short ones hold only what matters',
+  level: 'all lengths alike',
+  arch: 'short, then long, then short again',
+};
+
+/** Why a fitted plan is as it is, in one sentence. */
+export function planWhy(recipe: Recipe, aim: Aim, shape: Shape, daysSinceLast: number | undefined): string {
+  const names = [
+    ...new Set(
+      recipe.blocks.flatMap((b) =>
+        b.kind === 'poses' ? [exerciseById(b.exercise, recipe.exercises).name.toLowerCase()] : [],
+      ),
+    ),
+  ];
+  const away = daysSinceLast ?? 0;
+  const eased =
+    away >= 7
+      ? ` You have been away ${String(away)} days: the first pose is gentle${recipe.blocks.some((b) => b.kind === 'lines') ? ', after a page of lines' : ''}.`
+      : away >= 2
+        ? ' The first pose is gentle, after two days or more.'
+        : '';
+  const after = aim === 'everything' ? 'A bit of everything' : `For ${AIMS[aim].name}`;
+  return `${after}: ${listWords(names)}; ${SHAPE_REASON[shape]}.${eased}`;
+}
