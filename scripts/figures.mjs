@@ -32,9 +32,12 @@ async function writeJson(path, json) {
 }
 
 async function writeFacts() {
-  await writeJson('src/core/figure/catalogue.json', await tsx('scripts/figures/catalogue.ts', `${pictures}/small`));
+  await writeJson(
+    'src/core/figure/catalogue/catalogue.json',
+    await tsx('scripts/figures/catalogue.ts', `${pictures}/small`),
+  );
   const json = await Promise.all(['envelopes', 'exercises'].map((name) => tsx(`scripts/figures/${name}.ts`)));
-  await writeJson('src/core/figure/envelopes.json', json[0]);
+  await writeJson('src/core/figure/catalogue/envelopes.json', json[0]);
   // One line: nobody reads it, and it is large.
   writeFileSync(`${root}/src/core/practice/exercises/pictures.json`, `${json[1]}`);
 }

@@ -1,11 +1,11 @@
-import { BUILDS } from '@/core/figure/builds';
+import { BUILDS } from '@/core/figure/skeleton/builds';
 import { buildFigure, COARSE, FINE, placeFigure } from '@/core/figure/figure';
-import { fieldDistance } from '@/core/figure/field';
-import { draftPicture } from '@/core/figure/draft';
+import { fieldDistance } from '@/core/figure/surface/field';
+import { draftPicture } from '@/core/figure/picture/draft';
 import { answerKey } from '@/core/figure/facts/answerKey';
-import { STUDIO_LIGHT } from '@/core/figure/light';
-import { figureFacts, poseOf, SET_FIGURES } from '@/core/figure/reference';
-import { fieldBounds } from '@/core/figure/surface';
+import { STUDIO_LIGHT } from '@/core/figure/picture/light';
+import { figureFacts, poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
+import { fieldBounds } from '@/core/figure/surface/surface';
 import { AIMS, type Aim } from '@/core/practice/start/aims';
 import { fitPlan, SHAPES } from '@/core/practice/fit/fit';
 import { refit } from '@/core/practice/fit/refit';

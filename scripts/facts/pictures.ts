@@ -1,11 +1,11 @@
 // Pictures of figures whose truth is known, for measuring what is read from them: tsx pictures.ts SHARE OF OUT_DIR
 import { mkdirSync, writeFileSync } from 'node:fs';
 import sharp from 'sharp';
-import { BUILDS } from '@/core/figure/builds';
-import { draftPicture } from '@/core/figure/draft';
+import { BUILDS } from '@/core/figure/skeleton/builds';
+import { draftPicture } from '@/core/figure/picture/draft';
 import { answerKey } from '@/core/figure/facts/answerKey';
 import { buildFigure, FINE } from '@/core/figure/figure';
-import { figureFacts, poseOf, SET_FIGURES } from '@/core/figure/reference';
+import { figureFacts, poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
 import { seededRandom } from '@/core/random';
 
 export interface Truth {

@@ -1,7 +1,7 @@
 // Facts of the sets' views and the sizes of their small pictures, as the catalogue keeps them: tsx catalogue.ts SMALL_DIR
 import sharp from 'sharp';
-import { type CatalogueFile, figureFileName } from '@/core/figure/catalogue';
-import { FIRST_FIGURES, figureFacts, poseHeadingDeg, SET_FIGURES } from '@/core/figure/reference';
+import { type CatalogueFile, figureFileName } from '@/core/figure/catalogue/catalogue';
+import { FIRST_FIGURES, figureFacts, poseHeadingDeg, SET_FIGURES } from '@/core/figure/catalogue/reference';
 
 const [dir] = process.argv.slice(2);
 const catalogue: CatalogueFile = { poses: {}, views: [] };

@@ -1,11 +1,11 @@
 // Envelopes and heights in heads of the sets' views, as the page map needs them: tsx envelopes.ts
-import { BUILDS } from '@/core/figure/builds';
-import { figureFileName } from '@/core/figure/catalogue';
-import type { EnvelopeFile } from '@/core/figure/envelopes';
+import { BUILDS } from '@/core/figure/skeleton/builds';
+import { figureFileName } from '@/core/figure/catalogue/catalogue';
+import type { EnvelopeFile } from '@/core/figure/catalogue/envelopes';
 import { answerKey } from '@/core/figure/facts/answerKey';
 import { buildFigure, COARSE } from '@/core/figure/figure';
-import { poseOf, SET_FIGURES } from '@/core/figure/reference';
-import { STUDIO_LIGHT } from '@/core/figure/light';
+import { poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
+import { STUDIO_LIGHT } from '@/core/figure/picture/light';
 
 const out: EnvelopeFile = {};
 for (const { poseId, build, view } of SET_FIGURES) {

@@ -1,10 +1,10 @@
 // The small picture of each exercise: a figure of the sets with the marks of the answer key that belong to it: tsx exercises.ts
-import { BUILDS } from '@/core/figure/builds';
+import { BUILDS } from '@/core/figure/skeleton/builds';
 import { type AnswerKey, answerKey, type DrawnKey } from '@/core/figure/facts/answerKey';
-import { figureFileName } from '@/core/figure/catalogue';
+import { figureFileName } from '@/core/figure/catalogue/catalogue';
 import { buildFigure, COARSE } from '@/core/figure/figure';
-import { poseOf, SET_FIGURES } from '@/core/figure/reference';
-import { STUDIO_LIGHT } from '@/core/figure/light';
+import { poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
+import { STUDIO_LIGHT } from '@/core/figure/picture/light';
 import type { ExercisePictures } from '@/core/practice/exercises/pictures';
 import { CATALOG } from '@/core/practice/exercises';
 

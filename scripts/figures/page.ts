@@ -1,8 +1,8 @@
-import { BUILDS } from '@/core/figure/builds';
-import { figureFileName } from '@/core/figure/catalogue';
+import { BUILDS } from '@/core/figure/skeleton/builds';
+import { figureFileName } from '@/core/figure/catalogue/catalogue';
 import { buildFigure, FINE } from '@/core/figure/figure';
-import { FIRST_FIGURES, parseFigureReference, poseOf } from '@/core/figure/reference';
-import { figureReferenceId } from '@/core/figure/referenceId';
+import { FIRST_FIGURES, parseFigureReference, poseOf } from '@/core/figure/catalogue/reference';
+import { figureReferenceId } from '@/core/figure/catalogue/referenceId';
 import { type PictureOptions, renderFigure } from '@/workers/figureRenderer';
 
 async function dataUrl(blob: Blob): Promise<string> {

@@ -1,12 +1,12 @@
 // Contact sheet of figures, drawn in plain code: tsx scripts/figures/sheet.ts OUT.png [columns id id ...]
 // Without ids, the first view of every pose in the sets.
 import sharp from 'sharp';
-import { BUILDS } from '@/core/figure/builds';
-import { draftPicture } from '@/core/figure/draft';
+import { BUILDS } from '@/core/figure/skeleton/builds';
+import { draftPicture } from '@/core/figure/picture/draft';
 import { buildFigure } from '@/core/figure/figure';
 import { POSE_SLUGS } from '@/core/figure/poses/poses';
-import { parseFigureReference, poseOf, SET_FIGURES } from '@/core/figure/reference';
-import { figureReferenceId } from '@/core/figure/referenceId';
+import { parseFigureReference, poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
+import { figureReferenceId } from '@/core/figure/catalogue/referenceId';
 
 const CELL = [170, 190] as const;
 const [out, columnsText = '12', ...asked] = process.argv.slice(2);

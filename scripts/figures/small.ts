@@ -1,11 +1,11 @@
 // Small pictures of a share of the sets' views: tsx small.ts SHARE OF OUT_DIR [name part]
 import { mkdirSync } from 'node:fs';
 import sharp from 'sharp';
-import { BUILDS } from '@/core/figure/builds';
-import { figureFileName } from '@/core/figure/catalogue';
-import { draftPicture } from '@/core/figure/draft';
+import { BUILDS } from '@/core/figure/skeleton/builds';
+import { figureFileName } from '@/core/figure/catalogue/catalogue';
+import { draftPicture } from '@/core/figure/picture/draft';
 import { buildFigure } from '@/core/figure/figure';
-import { poseOf, SET_FIGURES } from '@/core/figure/reference';
+import { poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
 
 const [share, of, dir, only = ''] = process.argv.slice(2);
 /** Dense enough for 320 pixels. */

@@ -1,4 +1,4 @@
-import type { FigureFacts } from '@/core/figure/reference';
+import type { FigureFacts } from '@/core/figure/catalogue/reference';
 import type { SetFigure } from '@/core/references/picture';
 import { startFigureWorker } from '@/workers/clients';
 import type { FigureApi } from '@/workers/figure.worker';

@@ -1,7 +1,7 @@
-import { type Appearance, appearanceKey } from '@/core/figure/appearance';
-import { CATALOGUE, catalogued, type CatalogueEntry, factsAtHand } from '@/core/figure/catalogue';
+import { type Appearance, appearanceKey } from '@/core/figure/picture/appearance';
+import { CATALOGUE, catalogued, type CatalogueEntry, factsAtHand } from '@/core/figure/catalogue/catalogue';
 import { builtInSet } from '@/core/references/builtIn';
-import { splitFigureReference } from '@/core/figure/referenceId';
+import { splitFigureReference } from '@/core/figure/catalogue/referenceId';
 import { drawnReferences } from '@/core/journal/history';
 import type { Session } from '@/core/journal/session';
 import type { ReferenceFacts } from '@/core/references/coverage';

@@ -1,4 +1,4 @@
-import { STUDIO } from '@/core/figure/appearance';
+import { STUDIO } from '@/core/figure/picture/appearance';
 import { type Client, startFigureWorker } from '@/workers/clients';
 import type { FigureApi } from '@/workers/figure.worker';
 import { keptRender } from './references';

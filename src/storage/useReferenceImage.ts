@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { STUDIO } from '@/core/figure/appearance';
+import { STUDIO } from '@/core/figure/picture/appearance';
 import { startFigureWorker } from '@/workers/clients';
 import { useIsHidden } from './hiddenReference';
 import { loadReferenceImage } from './references';

@@ -1,5 +1,5 @@
 'use client';
-import { catalogued } from '@/core/figure/catalogue';
+import { catalogued } from '@/core/figure/catalogue/catalogue';
 import { useHidden } from './hiddenReference';
 import { smallPictureUrl } from './references';
 import { useCovered } from './useCovered';

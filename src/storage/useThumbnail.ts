@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { catalogued } from '@/core/figure/catalogue';
+import { catalogued } from '@/core/figure/catalogue/catalogue';
 import { parsePictureReference } from '@/core/references/picture';
 import { loadImage } from './images';
 import { pictureThumbnail } from './pictureThumbnail';

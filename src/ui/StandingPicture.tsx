@@ -1,4 +1,4 @@
-import { catalogued } from '@/core/figure/catalogue';
+import { catalogued } from '@/core/figure/catalogue/catalogue';
 import { parsePictureReference } from '@/core/references/picture';
 
 const TALLEST_PX = 104;

@@ -1,12 +1,12 @@
 import * as Comlink from 'comlink';
-import type { Appearance } from '@/core/figure/appearance';
-import { BUILDS } from '@/core/figure/builds';
-import { draftPicture, type Pixels } from '@/core/figure/draft';
+import type { Appearance } from '@/core/figure/picture/appearance';
+import { BUILDS } from '@/core/figure/skeleton/builds';
+import { draftPicture, type Pixels } from '@/core/figure/picture/draft';
 import { type AnswerKey, answerKey } from '@/core/figure/facts/answerKey';
 import { factSentences } from '@/core/figure/facts/sentences';
 import { buildFigure, COARSE, type Figure, FINE, type Fineness } from '@/core/figure/figure';
-import { type FigureFacts, figureFacts, parseFigureReference, poseOf } from '@/core/figure/reference';
-import type { FigureReference } from '@/core/figure/referenceId';
+import { type FigureFacts, figureFacts, parseFigureReference, poseOf } from '@/core/figure/catalogue/reference';
+import type { FigureReference } from '@/core/figure/catalogue/referenceId';
 import { renderFigure } from './figureRenderer';
 
 function referenceOf(id: string): FigureReference {

@@ -27,11 +27,11 @@ import {
   WebGLRenderer,
   WebGLRenderTarget,
 } from 'three';
-import { marginsFor, type Scene as FigureScene, sceneOf } from '@/core/figure/draft';
+import { marginsFor, type Scene as FigureScene, sceneOf } from '@/core/figure/picture/draft';
 import type { Figure } from '@/core/figure/figure';
-import { type KeyLight, type Look, PAINT, STUDIO_LIGHT, towardLight } from '@/core/figure/light';
-import type { Vec3 } from '@/core/figure/vector';
-import { type Frame, frameFigure, type View } from '@/core/figure/view';
+import { type KeyLight, type Look, PAINT, STUDIO_LIGHT, towardLight } from '@/core/figure/picture/light';
+import type { Vec3 } from '@/core/figure/skeleton/vector';
+import { type Frame, frameFigure, type View } from '@/core/figure/picture/view';
 
 export interface PictureOptions {
   /** Length of the picture's longer side, pixels. */

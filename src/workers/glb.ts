@@ -1,9 +1,9 @@
 import { BufferAttribute, BufferGeometry, Color, Mesh, MeshStandardMaterial } from 'three';
 import { GLTFExporter } from 'three/examples/jsm/exporters/GLTFExporter.js';
-import { sceneOf } from '@/core/figure/draft';
+import { sceneOf } from '@/core/figure/picture/draft';
 import type { Figure } from '@/core/figure/figure';
-import { PAINT } from '@/core/figure/light';
-import { METERS_PER_HEAD } from '@/core/figure/skeleton';
+import { PAINT } from '@/core/figure/picture/light';
+import { METERS_PER_HEAD } from '@/core/figure/skeleton/skeleton';
 
 /** A figure with its props as a glTF binary: meters, y up, vertex colors, the reference id in the mesh's extras. */
 export async function glbOf(figure: Figure, referenceId: string, covered: boolean): Promise<Blob> {

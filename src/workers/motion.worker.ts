@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { encodeJoints } from '@/core/figure/jointCode';
+import { encodeJoints } from '@/core/figure/skeleton/jointCode';
 import { type Motion, parseBvh } from '@/core/figure/motion/bvh';
 import { guessJoints, type JointTable } from '@/core/figure/motion/jointNames';
 import { drawableMoments } from '@/core/figure/motion/moments';

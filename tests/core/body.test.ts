@@ -10,10 +10,10 @@ import { pointsKey } from '@/core/body/pointsKey';
 import { postureOf } from '@/core/body/posture';
 import { readBody } from '@/core/body/readBody';
 import { readLight } from '@/core/body/readLight';
-import { BUILDS } from '@/core/figure/builds';
-import { poseOf, SET_FIGURES } from '@/core/figure/reference';
-import { settlePose } from '@/core/figure/support';
-import { describeView } from '@/core/figure/view';
+import { BUILDS } from '@/core/figure/skeleton/builds';
+import { poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
+import { settlePose } from '@/core/figure/skeleton/support';
+import { describeView } from '@/core/figure/picture/view';
 import recorded from '../fixtures/bodies.json';
 
 type Space = [number, number, number][];

@@ -4,7 +4,7 @@ import { CATALOG, exerciseById } from '@/core/practice/exercises';
 import { exerciseSchema } from '@/core/practice/exercises/exercise';
 import { HANDBOOK } from '@/core/practice/exercises/handbook';
 import { EXERCISE_PICTURES } from '@/core/practice/exercises/pictures';
-import { catalogued } from '@/core/figure/catalogue';
+import { catalogued } from '@/core/figure/catalogue/catalogue';
 import { REMEDIES } from '@/core/practice/start/remedies';
 import { blockIds, recipeSchema } from '@/core/practice/plan/recipe';
 import { schoolStages, stageLengths } from '@/core/practice/rules/stages';

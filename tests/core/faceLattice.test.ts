@@ -2,13 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { templateBody } from '@/core/body/lift';
 import { POINT_NAMES } from '@/core/body/points';
 import { pointsKey } from '@/core/body/pointsKey';
-import { BUILDS } from '@/core/figure/builds';
+import { BUILDS } from '@/core/figure/skeleton/builds';
 import type { Point } from '@/core/figure/facts/actionLine';
 import { faceLattice } from '@/core/figure/facts/faceLattice';
 import { landmarks } from '@/core/figure/facts/landmarks';
-import { poseOf } from '@/core/figure/reference';
-import { settlePose } from '@/core/figure/support';
-import type { Vec3 } from '@/core/figure/vector';
+import { poseOf } from '@/core/figure/catalogue/reference';
+import { settlePose } from '@/core/figure/skeleton/support';
+import type { Vec3 } from '@/core/figure/skeleton/vector';
 
 const { rig } = settlePose(poseOf('drummer-at-attention').pose, BUILDS.masc);
 /** Seen level from far off, so many degrees round: a parallel projection, y up. */

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { BUILDS } from '@/core/figure/builds';
-import { draftPicture } from '@/core/figure/draft';
+import { BUILDS } from '@/core/figure/skeleton/builds';
+import { draftPicture } from '@/core/figure/picture/draft';
 import { curveKind, fitCubic, type Point } from '@/core/figure/facts/actionLine';
 import { type AnswerKey, answerKey } from '@/core/figure/facts/answerKey';
 import { contourLength, innerContours } from '@/core/figure/facts/contours';
@@ -9,11 +9,11 @@ import { masses } from '@/core/figure/facts/masses';
 import { factSentences } from '@/core/figure/facts/sentences';
 import { silhouette } from '@/core/figure/facts/silhouette';
 import { buildFigure, COARSE, type Figure } from '@/core/figure/figure';
-import { poseSkeleton } from '@/core/figure/kinematics';
-import { STUDIO_LIGHT } from '@/core/figure/light';
-import { cameraOf, project, rasterize } from '@/core/figure/raster';
-import { poseOf } from '@/core/figure/reference';
-import type { Vec3 } from '@/core/figure/vector';
+import { poseSkeleton } from '@/core/figure/skeleton/kinematics';
+import { STUDIO_LIGHT } from '@/core/figure/picture/light';
+import { cameraOf, project, rasterize } from '@/core/figure/picture/raster';
+import { poseOf } from '@/core/figure/catalogue/reference';
+import type { Vec3 } from '@/core/figure/skeleton/vector';
 
 const read = (poseId: string, azimuthDeg: number): AnswerKey => {
   const { pose } = poseOf(poseId);

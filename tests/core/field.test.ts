@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BUILDS } from '@/core/figure/builds';
-import { compileField } from '@/core/figure/compile';
-import { type Field, fieldDistance, partDistances, primitiveDistance, SHAPE } from '@/core/figure/field';
-import { poseSkeleton } from '@/core/figure/kinematics';
-import { coarseGrid, bakeOcclusion, contactMap } from '@/core/figure/occlusion';
-import { PARTS, Sculptor } from '@/core/figure/sculptor';
-import { fieldBounds, meshSurface } from '@/core/figure/surface';
-import type { Vec3 } from '@/core/figure/vector';
+import { BUILDS } from '@/core/figure/skeleton/builds';
+import { compileField } from '@/core/figure/surface/compile';
+import { type Field, fieldDistance, partDistances, primitiveDistance, SHAPE } from '@/core/figure/surface/field';
+import { poseSkeleton } from '@/core/figure/skeleton/kinematics';
+import { coarseGrid, bakeOcclusion, contactMap } from '@/core/figure/surface/occlusion';
+import { PARTS, Sculptor } from '@/core/figure/surface/sculptor';
+import { fieldBounds, meshSurface } from '@/core/figure/surface/surface';
+import type { Vec3 } from '@/core/figure/skeleton/vector';
 
 const rig = poseSkeleton({}, BUILDS.masc);
 const sculpt = (work: (s: Sculptor) => void): Field => {

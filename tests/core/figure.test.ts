@@ -1,16 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { BUILDS } from '@/core/figure/builds';
+import { BUILDS } from '@/core/figure/skeleton/builds';
 import { buildFigure, COARSE, placeFigure } from '@/core/figure/figure';
-import { coverDepth, coveredPositions } from '@/core/figure/cover';
+import { coverDepth, coveredPositions } from '@/core/figure/surface/cover';
 import { landmarks } from '@/core/figure/facts/landmarks';
-import { brokenLimits, penetrations } from '@/core/figure/limits';
+import { brokenLimits, penetrations } from '@/core/figure/skeleton/limits';
 import { POSES } from '@/core/figure/poses/poses';
-import { figureFacts, parseFigureReference, SET_FIGURES } from '@/core/figure/reference';
-import { figureReferenceId } from '@/core/figure/referenceId';
-import { PARTS } from '@/core/figure/sculptor';
+import { figureFacts, parseFigureReference, SET_FIGURES } from '@/core/figure/catalogue/reference';
+import { figureReferenceId } from '@/core/figure/catalogue/referenceId';
+import { PARTS } from '@/core/figure/surface/sculptor';
 import { sculptBody } from '@/core/figure/body/body';
-import { meshSurface } from '@/core/figure/surface';
-import { frameFigure } from '@/core/figure/view';
+import { meshSurface } from '@/core/figure/surface/surface';
+import { frameFigure } from '@/core/figure/picture/view';
 
 /** Edges that belong to a single triangle: the rims of holes. */
 function holeEdges(indices: Uint32Array): number {

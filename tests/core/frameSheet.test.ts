@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CATALOGUE } from '@/core/figure/catalogue';
+import { CATALOGUE } from '@/core/figure/catalogue/catalogue';
 import { frameSheet } from '@/core/practice/paper/frameSheet';
 import { freshBlock } from '@/core/practice/edit/newBlock';
 import { printSheet } from '@/core/practice/paper/printSheet';

@@ -4,7 +4,7 @@ import { accountRun } from '@/core/clock/account';
 import type { RunEvent } from '@/core/clock/log';
 import { demoSessions } from '@/core/demo';
 import { DEMO_LEARNER } from '@/core/demoLearner';
-import { CATALOGUE } from '@/core/figure/catalogue';
+import { CATALOGUE } from '@/core/figure/catalogue/catalogue';
 import { compareToPlan } from '@/core/journal/compare';
 import { counted, listWords } from '@/core/words';
 import { drawingHistory, drawnReferences, weekOf } from '@/core/journal/history';

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BUILDS } from '@/core/figure/builds';
-import { ballAngles, eulerYzx, poseSkeleton, wrapDegrees } from '@/core/figure/kinematics';
+import { BUILDS } from '@/core/figure/skeleton/builds';
+import { ballAngles, eulerYzx, poseSkeleton, wrapDegrees } from '@/core/figure/skeleton/kinematics';
 import { POSES } from '@/core/figure/poses/poses';
-import { BONES, REST, restPositions } from '@/core/figure/skeleton';
+import { BONES, REST, restPositions } from '@/core/figure/skeleton/skeleton';
 import {
   aboutX,
   aboutY,
@@ -23,7 +23,7 @@ import {
   sub,
   type Quat,
   type Vec3,
-} from '@/core/figure/vector';
+} from '@/core/figure/skeleton/vector';
 
 const component = fc.double({ min: -1, max: 1, noNaN: true });
 const unit: fc.Arbitrary<Vec3> = fc

@@ -1,14 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { BUILDS } from '@/core/figure/builds';
-import { encodeJoints } from '@/core/figure/jointCode';
-import { poseSkeleton } from '@/core/figure/kinematics';
+import { BUILDS } from '@/core/figure/skeleton/builds';
+import { encodeJoints } from '@/core/figure/skeleton/jointCode';
+import { poseSkeleton } from '@/core/figure/skeleton/kinematics';
 import { type Motion, MotionFileError, parseBvh, placeJoints } from '@/core/figure/motion/bvh';
 import { guessJoints, missingPlaces } from '@/core/figure/motion/jointNames';
 import { drawableMoments } from '@/core/figure/motion/moments';
 import { retarget } from '@/core/figure/motion/retarget';
-import { figureFacts, parseFigureReference } from '@/core/figure/reference';
-import { dot, normalize, sub, type Vec3 } from '@/core/figure/vector';
+import { figureFacts, parseFigureReference } from '@/core/figure/catalogue/reference';
+import { dot, normalize, sub, type Vec3 } from '@/core/figure/skeleton/vector';
 
 const text = (name: string): string => readFileSync(`tests/fixtures/${name}.bvh`, 'utf8');
 const walk = text('walk');

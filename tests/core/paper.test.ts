@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { envelopeOf } from '@/core/figure/envelopes';
-import { CATALOGUE } from '@/core/figure/catalogue';
+import { envelopeOf } from '@/core/figure/catalogue/envelopes';
+import { CATALOGUE } from '@/core/figure/catalogue/catalogue';
 import { mediumById, piecesToSharpen, sheetsFor, withSpares } from '@/core/practice/paper/materials';
 import { posesBlock, linesBlock } from '@/core/practice/edit/newBlock';
 import { mapPage, offersPart } from '@/core/practice/paper/pageMap';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { appearanceKey, LIGHT_DIRECTIONS, STUDIO } from '@/core/figure/appearance';
-import { towardLight } from '@/core/figure/light';
+import { appearanceKey, LIGHT_DIRECTIONS, STUDIO } from '@/core/figure/picture/appearance';
+import { towardLight } from '@/core/figure/picture/light';
 import { parsePoseSet, poseSetJson } from '@/core/interchange/poseSet';
 import { placeLabels } from '@/ui/answerKey/placeLabels';
 import { anotherView, moved } from '@/features/figure/views';

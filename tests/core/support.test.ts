@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { BUILDS, type BuildName } from '@/core/figure/builds';
-import { handPoint } from '@/core/figure/handPoint';
-import { KNEE_RADIUS, poseSkeleton, type Rig, soleContacts } from '@/core/figure/kinematics';
-import { centerOf, centerOfMass, segments } from '@/core/figure/mass';
-import type { Pose } from '@/core/figure/pose';
+import { BUILDS, type BuildName } from '@/core/figure/skeleton/builds';
+import { handPoint } from '@/core/figure/skeleton/handPoint';
+import { KNEE_RADIUS, poseSkeleton, type Rig, soleContacts } from '@/core/figure/skeleton/kinematics';
+import { centerOf, centerOfMass, segments } from '@/core/figure/skeleton/mass';
+import type { Pose } from '@/core/figure/skeleton/pose';
 import {
   behindHead,
   flat,
@@ -18,9 +18,9 @@ import {
   palmDown,
   weightOn,
 } from '@/core/figure/poses/author';
-import { onBone, SIDES } from '@/core/figure/skeleton';
-import { imbalance, settlePose, supportPolygon } from '@/core/figure/support';
-import { add, cross, dot, length, normalize, rotate, sub, type Vec3 } from '@/core/figure/vector';
+import { onBone, SIDES } from '@/core/figure/skeleton/skeleton';
+import { imbalance, settlePose, supportPolygon } from '@/core/figure/skeleton/support';
+import { add, cross, dot, length, normalize, rotate, sub, type Vec3 } from '@/core/figure/skeleton/vector';
 
 const { masc } = BUILDS;
 const lowest = (rig: Rig, side: 'L' | 'R'): number => Math.min(...soleContacts(rig, side).map(([, y]) => y));

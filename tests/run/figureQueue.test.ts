@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { STUDIO } from '@/core/figure/appearance';
+import { STUDIO } from '@/core/figure/picture/appearance';
 import { figureQueue } from '@/features/run/figureQueue';
 import type { Client } from '@/workers/clients';
 import type { FigureApi } from '@/workers/figure.worker';

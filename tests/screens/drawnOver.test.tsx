@@ -1,6 +1,6 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { catalogued } from '@/core/figure/catalogue';
+import { catalogued } from '@/core/figure/catalogue/catalogue';
 import { CATALOG } from '@/core/practice/exercises';
 import { EXERCISE_PICTURES } from '@/core/practice/exercises/pictures';
 import { StageMarks } from '@/features/run/StageMarks';

@@ -1,7 +1,7 @@
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { STUDIO } from '@/core/figure/appearance';
-import { CATALOGUE, type CatalogueEntry } from '@/core/figure/catalogue';
+import { STUDIO } from '@/core/figure/picture/appearance';
+import { CATALOGUE, type CatalogueEntry } from '@/core/figure/catalogue/catalogue';
 import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { closeDb } from '@/storage/db';
 import { EVERYTHING } from '@/core/references/query';

@@ -1,5 +1,5 @@
-import type { Family } from '../figure/families';
-import { length, sub } from '../figure/vector';
+import type { Family } from '../figure/catalogue/families';
+import { length, sub } from '../figure/skeleton/vector';
 import type { Posture } from './posture';
 
 export interface FamilyGuess {

@@ -1,5 +1,5 @@
 import { type BodyPoint, pointOf, type PointName } from './points';
-import { RAD_PER_DEG } from '../figure/vector';
+import { RAD_PER_DEG } from '../figure/skeleton/vector';
 
 /** The segments by whose directions poses are compared. */
 const LIMBS: readonly (readonly [PointName, PointName])[] = [

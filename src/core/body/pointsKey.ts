@@ -3,7 +3,7 @@ import type { DrawnKey } from '../figure/facts/answerKey';
 import { curveKind, fitCubic, type Point } from '../figure/facts/actionLine';
 import type { Mass } from '../figure/facts/masses';
 import { alignments, type Mark, tiltOf } from '../figure/facts/measuringLines';
-import { length, RAD_PER_DEG } from '../figure/vector';
+import { length, RAD_PER_DEG } from '../figure/skeleton/vector';
 import { type BodyPoint, POINT_NAMES, type PointName } from './points';
 import { postureOf } from './posture';
 

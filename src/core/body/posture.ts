@@ -1,4 +1,4 @@
-import { add, cross, dot, length, normalize, RAD_PER_DEG, scale, sub, type Vec3 } from '../figure/vector';
+import { add, cross, dot, length, normalize, RAD_PER_DEG, scale, sub, type Vec3 } from '../figure/skeleton/vector';
 import { POINT_NAMES, type PointName } from './points';
 
 /** A body in space as its directions and joint angles; x to the picture's right, y up, z toward the eye. */

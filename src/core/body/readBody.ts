@@ -1,5 +1,5 @@
-import type { Family } from '../figure/families';
-import { clamp } from '../figure/vector';
+import type { Family } from '../figure/catalogue/families';
+import { clamp } from '../figure/skeleton/vector';
 import type { FactName, FactValues } from '../references/facts';
 import { guessFamily } from './family';
 import { type BodyPoint, pointOf, type PointName } from './points';

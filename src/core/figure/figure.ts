@@ -1,17 +1,17 @@
 import { sculptBody } from './body/body';
-import type { Build } from './builds';
-import { compileField } from './compile';
-import { coverDepth } from './cover';
-import { type Field, fieldDistance, SHAPE } from './field';
-import { buildFactor, poseSkeleton, type Rig } from './kinematics';
-import { bakeOcclusion, coarseGrid, type ContactMap, contactMap } from './occlusion';
-import type { Pose } from './pose';
-import { PARTS } from './sculptor';
-import { propSolids, type Solid } from './solids';
-import { SIDES } from './skeleton';
-import { settlePose } from './support';
-import { meshSurface, type Patch, type Surface } from './surface';
-import { add, rotate, type Vec3 } from './vector';
+import type { Build } from './skeleton/builds';
+import { compileField } from './surface/compile';
+import { coverDepth } from './surface/cover';
+import { type Field, fieldDistance, SHAPE } from './surface/field';
+import { buildFactor, poseSkeleton, type Rig } from './skeleton/kinematics';
+import { bakeOcclusion, coarseGrid, type ContactMap, contactMap } from './surface/occlusion';
+import type { Pose } from './skeleton/pose';
+import { PARTS } from './surface/sculptor';
+import { propSolids, type Solid } from './surface/solids';
+import { SIDES } from './skeleton/skeleton';
+import { settlePose } from './skeleton/support';
+import { meshSurface, type Patch, type Surface } from './surface/surface';
+import { add, rotate, type Vec3 } from './skeleton/vector';
 
 /** A figure ready to be rendered, standing on y = 0, head heights. */
 export interface Figure extends Surface {

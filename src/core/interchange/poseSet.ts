@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { splitFigureReference } from '../figure/referenceId';
+import { splitFigureReference } from '../figure/catalogue/referenceId';
 
 /** A set of poses as a file: what each figure is, with the pose's own data. See docs/formats.md. */
 const POSE_SET_FORMAT = 'fox-minute-poses';

@@ -1,5 +1,5 @@
-import { CATALOGUE } from '../figure/catalogue';
-import type { Family } from '../figure/families';
+import { CATALOGUE } from '../figure/catalogue/catalogue';
+import type { Family } from '../figure/catalogue/families';
 import { BUILT_IN_SET_ID } from './picture';
 
 export interface BuiltInSet {

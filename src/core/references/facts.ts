@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
-import { FAMILIES } from '../figure/families';
-import type { Facing, ViewName } from '../figure/view';
+import { FAMILIES } from '../figure/catalogue/families';
+import type { Facing, ViewName } from '../figure/picture/view';
 
 /** What a picture shows, in two levels: choosing the first includes everything below it. */
 export const SUBJECTS = {

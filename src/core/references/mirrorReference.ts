@@ -1,4 +1,4 @@
-import { figureReferenceId, mirroredId, splitFigureReference } from '../figure/referenceId';
+import { figureReferenceId, mirroredId, splitFigureReference } from '../figure/catalogue/referenceId';
 import type { ReferenceFacts } from './coverage';
 import { isMirrored, parsePictureReference, pictureReferenceId } from './picture';
 

@@ -1,6 +1,6 @@
 import { ArrowDown, ArrowUp, FlipHorizontal2, RotateCcw, RotateCw, Shuffle } from 'lucide-react';
-import { BUILDS, type BuildName } from '@/core/figure/builds';
-import type { FigureReference } from '@/core/figure/referenceId';
+import { BUILDS, type BuildName } from '@/core/figure/skeleton/builds';
+import type { FigureReference } from '@/core/figure/catalogue/referenceId';
 import { LENS, RAISE_DEG, TURN_DEG } from './views';
 
 const BUILD_WORDS: Record<BuildName, string> = {

@@ -3,8 +3,13 @@ import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
-import type { Appearance } from '@/core/figure/appearance';
-import { figureReferenceId, type FigureReference, mirroredId, splitFigureReference } from '@/core/figure/referenceId';
+import type { Appearance } from '@/core/figure/picture/appearance';
+import {
+  figureReferenceId,
+  type FigureReference,
+  mirroredId,
+  splitFigureReference,
+} from '@/core/figure/catalogue/referenceId';
 import { durationWords } from '@/core/practice/time/duration';
 import { singlePosePlan } from '@/core/practice/plan/singlePose';
 import { storageProblem } from '@/storage/problems';

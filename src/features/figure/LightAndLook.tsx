@@ -1,4 +1,4 @@
-import type { KeyLight, Look } from '@/core/figure/light';
+import type { KeyLight, Look } from '@/core/figure/picture/light';
 import { LightRing } from './LightRing';
 import { type SeenAs, SeenAsChoice } from '@/ui/ValueFilters';
 

@@ -1,5 +1,5 @@
-import { LIGHT_DIRECTIONS, LIGHT_HEIGHTS } from '@/core/figure/appearance';
-import type { KeyLight } from '@/core/figure/light';
+import { LIGHT_DIRECTIONS, LIGHT_HEIGHTS } from '@/core/figure/picture/appearance';
+import type { KeyLight } from '@/core/figure/picture/light';
 
 /** Where the key light stands: a ring of eight places around the figure, seen from above, and three heights. */
 export function LightRing({ light, onChange }: { light: KeyLight; onChange: (light: KeyLight) => void }) {

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { type KeyLight, type Look, STUDIO_LIGHT } from '@/core/figure/light';
+import { type KeyLight, type Look, STUDIO_LIGHT } from '@/core/figure/picture/light';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { isLayer, type LayerId } from '@/ui/answerKey/layers';
 import { isSeenAs, type SeenAs } from '@/ui/ValueFilters';

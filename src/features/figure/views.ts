@@ -1,4 +1,4 @@
-import type { FigureReference } from '@/core/figure/referenceId';
+import type { FigureReference } from '@/core/figure/catalogue/referenceId';
 
 /** Bounds of the camera, degrees: from the floor to well above, from flat to strongly wide. */
 const ELEVATION = { low: -15, high: 75 } as const;

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { envelopeOf } from '@/core/figure/envelopes';
+import { envelopeOf } from '@/core/figure/catalogue/envelopes';
 import { parsePictureReference } from '@/core/references/picture';
 import { frameSheet, standsUpright } from '@/core/practice/paper/frameSheet';
 import { type FigureBox, mapPage, offersPart, type PageMap } from '@/core/practice/paper/pageMap';

@@ -4,7 +4,7 @@ import type { Route } from 'next';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { CATALOGUE } from '@/core/figure/catalogue';
+import { CATALOGUE } from '@/core/figure/catalogue/catalogue';
 import { BUILT_IN_SETS, type BuiltInSet } from '@/core/references/builtIn';
 import { FigureGrid } from './FigureCell';
 import type { PickTarget } from './pick/PickFor';

@@ -2,8 +2,8 @@
 import { Dices } from 'lucide-react';
 import { useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
-import type { BuildName } from '@/core/figure/builds';
-import { figureReferenceId } from '@/core/figure/referenceId';
+import type { BuildName } from '@/core/figure/skeleton/builds';
+import { figureReferenceId } from '@/core/figure/catalogue/referenceId';
 import type { PictureSet } from '@/core/references/picture';
 import { setFigures } from '@/storage/describeFigures';
 import { saveSet } from '@/storage/pictures';

@@ -1,7 +1,7 @@
 'use client';
 import { scaleSqrt } from 'd3-scale';
 import { useMemo, useState } from 'react';
-import { FAMILIES } from '@/core/figure/families';
+import { FAMILIES } from '@/core/figure/catalogue/families';
 import { drawingHistory } from '@/core/journal/history';
 import { coverage, type CoverageRow, type ReferenceFacts, TURNS, turnOf } from '@/core/references/coverage';
 import { BUILT_IN_SET_ID, LIBRARY_ID } from '@/core/references/picture';

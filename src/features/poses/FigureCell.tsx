@@ -1,6 +1,6 @@
 import type { Route } from 'next';
 import Link from 'next/link';
-import { catalogued } from '@/core/figure/catalogue';
+import { catalogued } from '@/core/figure/catalogue/catalogue';
 import { useReferenceThumbnail } from '@/storage/useThumbnail';
 
 const facingWords = {

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import type { BuildName } from '@/core/figure/builds';
+import type { BuildName } from '@/core/figure/skeleton/builds';
 import {
   BODY_PLACES,
   type BodyPlace,
@@ -8,7 +8,7 @@ import {
   missingPlaces,
   NEEDED_PLACES,
 } from '@/core/figure/motion/jointNames';
-import { figureReferenceId } from '@/core/figure/referenceId';
+import { figureReferenceId } from '@/core/figure/catalogue/referenceId';
 import { parsePoseSet } from '@/core/interchange/poseSet';
 import type { PictureSet } from '@/core/references/picture';
 import { setFigures } from '@/storage/describeFigures';

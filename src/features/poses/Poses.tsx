@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { toast, toastProblem } from '@/ui/toast/toast';
-import { CATALOGUE } from '@/core/figure/catalogue';
+import { CATALOGUE } from '@/core/figure/catalogue/catalogue';
 import { builtInSet, BUILT_IN_SETS } from '@/core/references/builtIn';
 import { BUILT_IN_SET_ID, LATER_ID, LIBRARY_ID, type PictureSet } from '@/core/references/picture';
 import { counted } from '@/core/words';

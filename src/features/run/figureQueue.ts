@@ -1,4 +1,4 @@
-import type { Appearance } from '@/core/figure/appearance';
+import type { Appearance } from '@/core/figure/picture/appearance';
 import { type Client, startFigureWorker } from '@/workers/clients';
 import type { FigureApi } from '@/workers/figure.worker';
 

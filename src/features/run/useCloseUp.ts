@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { STUDIO } from '@/core/figure/appearance';
+import { STUDIO } from '@/core/figure/picture/appearance';
 import { isMirrored, parsePictureReference } from '@/core/references/picture';
 import { loadReferenceImage, veilsOf } from '@/storage/references';
 import { startPictureWorker } from '@/workers/clients';

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { STUDIO } from '@/core/figure/appearance';
+import { STUDIO } from '@/core/figure/picture/appearance';
 import type { DrawnKey } from '@/core/figure/facts/answerKey';
 import { isMirrored, parsePictureReference } from '@/core/references/picture';
 import { loadBody } from '@/storage/bodies';

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { STUDIO } from '@/core/figure/appearance';
+import { STUDIO } from '@/core/figure/picture/appearance';
 import { isMirrored } from '@/core/references/picture';
 import { loadReferenceImage, veilsOf } from '@/storage/references';
 import { useCovered } from '@/storage/useCovered';

@@ -1,5 +1,5 @@
-import type { Sculptor } from '../sculptor';
-import type { Build } from '../builds';
+import type { Sculptor } from '../surface/sculptor';
+import type { Build } from '../skeleton/builds';
 
 /** Upper arm and forearm, with the deltoid that wraps the shoulder. Units: head heights, rest pose; the paired side is mirrored. */
 export function sculptArm(s: Sculptor, build: Build): void {

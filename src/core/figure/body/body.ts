@@ -1,5 +1,5 @@
-import type { Build } from '../builds';
-import { type Primitive, Sculptor } from '../sculptor';
+import type { Build } from '../skeleton/builds';
+import { type Primitive, Sculptor } from '../surface/sculptor';
 import { sculptArm } from './arm';
 import { sculptHand } from './hand';
 import { sculptHead } from './head';

@@ -1,5 +1,5 @@
-import type { Sculptor } from '../sculptor';
-import { FINGERS, REST } from '../skeleton';
+import type { Sculptor } from '../surface/sculptor';
+import { FINGERS, REST } from '../skeleton/skeleton';
 
 /** Palm, thumb ball and fingers. Units: head heights, rest pose; the paired side is mirrored. */
 export function sculptHand(s: Sculptor): void {

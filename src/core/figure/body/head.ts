@@ -1,6 +1,6 @@
-import type { Sculptor } from '../sculptor';
-import type { Build } from '../builds';
-import type { Vec3 } from '../vector';
+import type { Sculptor } from '../surface/sculptor';
+import type { Build } from '../skeleton/builds';
+import type { Vec3 } from '../skeleton/vector';
 
 /** Head and neck: cranium, face planes, ear, hair mass and the sternomastoid. Units: head heights, rest pose; the paired side is mirrored. */
 export function sculptHead(s: Sculptor, build: Build): void {

@@ -1,5 +1,5 @@
-import type { Sculptor } from '../sculptor';
-import type { Build } from '../builds';
+import type { Sculptor } from '../surface/sculptor';
+import type { Build } from '../skeleton/builds';
 
 /** Thigh, knee, calf and foot. Units: head heights, rest pose; the paired side is mirrored. */
 export function sculptLeg(s: Sculptor, build: Build): void {

@@ -1,6 +1,6 @@
-import type { Sculptor } from '../sculptor';
-import type { Build } from '../builds';
-import { mix } from '../vector';
+import type { Sculptor } from '../surface/sculptor';
+import type { Build } from '../skeleton/builds';
+import { mix } from '../skeleton/vector';
 
 /** Torso: ribcage, pelvis, waist, the muscles that cross them, and the landmarks cut into them. Units: head heights, rest pose; the paired side is mirrored. */
 export function sculptTorso(s: Sculptor, build: Build): void {

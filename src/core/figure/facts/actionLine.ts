@@ -1,8 +1,8 @@
-import { onSkin, type Rig } from '../kinematics';
-import { centerOfMass } from '../mass';
-import { SIDES, type Side } from '../skeleton';
-import type { Vec3 } from '../vector';
-import { lerp, mix } from '../vector';
+import { onSkin, type Rig } from '../skeleton/kinematics';
+import { centerOfMass } from '../skeleton/mass';
+import { SIDES, type Side } from '../skeleton/skeleton';
+import type { Vec3 } from '../skeleton/vector';
+import { lerp, mix } from '../skeleton/vector';
 
 /** A point of the picture: pixels from its top left. */
 export type Point = readonly [x: number, y: number];

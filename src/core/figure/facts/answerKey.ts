@@ -1,12 +1,20 @@
-import type { Build } from '../builds';
-import { marginsFor, sceneOf, shadowTest } from '../draft';
+import type { Build } from '../skeleton/builds';
+import { marginsFor, sceneOf, shadowTest } from '../picture/draft';
 import type { Figure } from '../figure';
-import { type KeyLight, towardLight } from '../light';
-import type { Pose } from '../pose';
-import { PARTS } from '../sculptor';
-import { type Camera, cameraOf, cornerWeights, project, projectAll, rasterize } from '../raster';
-import { dot, length, sub, type Vec3 } from '../vector';
-import { describeView, foreshortening, frameFigure, twistDeg, type View, type Facing, type ViewName } from '../view';
+import { type KeyLight, towardLight } from '../picture/light';
+import type { Pose } from '../skeleton/pose';
+import { PARTS } from '../surface/sculptor';
+import { type Camera, cameraOf, cornerWeights, project, projectAll, rasterize } from '../picture/raster';
+import { dot, length, sub, type Vec3 } from '../skeleton/vector';
+import {
+  describeView,
+  foreshortening,
+  frameFigure,
+  twistDeg,
+  type View,
+  type Facing,
+  type ViewName,
+} from '../picture/view';
 import { actionLine, type ActionLine, type Point } from './actionLine';
 import { type Contour, contourLength, innerContours } from './contours';
 import { effort, type Effort } from './effort';
@@ -15,8 +23,8 @@ import { landmarks } from './landmarks';
 import { type Alignment, alignments, type Mark, type Tilt, tiltOf } from './measuringLines';
 import { type Mass, masses } from './masses';
 import { maskRings, silhouette } from './silhouette';
-import { centerOfMass } from '../mass';
-import { type GroundPoint, supportPolygon } from '../support';
+import { centerOfMass } from '../skeleton/mass';
+import { type GroundPoint, supportPolygon } from '../skeleton/support';
 
 interface LimbFact {
   name: string;

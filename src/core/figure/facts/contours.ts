@@ -1,4 +1,4 @@
-import { type Camera, type DepthPicture, projectAll, type Triangles } from '../raster';
+import { type Camera, type DepthPicture, projectAll, type Triangles } from '../picture/raster';
 import type { Point } from './actionLine';
 
 export interface Contour {

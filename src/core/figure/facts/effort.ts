@@ -1,8 +1,8 @@
-import { type Rig, soleContacts } from '../kinematics';
-import { centerOf, centerOfMass, type Segment, segments } from '../mass';
-import type { Pose } from '../pose';
-import { METERS_PER_HEAD, SIDES, type Side } from '../skeleton';
-import { cross, dot, rotate, sub, type Vec3 } from '../vector';
+import { type Rig, soleContacts } from '../skeleton/kinematics';
+import { centerOf, centerOfMass, type Segment, segments } from '../skeleton/mass';
+import type { Pose } from '../skeleton/pose';
+import { METERS_PER_HEAD, SIDES, type Side } from '../skeleton/skeleton';
+import { cross, dot, rotate, sub, type Vec3 } from '../skeleton/vector';
 
 /** How long a pose can be held, as an estimate on the careful side. */
 export interface Effort {

@@ -1,5 +1,5 @@
-import { onSkin, type Rig } from '../kinematics';
-import { dot, sub, type Vec3 } from '../vector';
+import { onSkin, type Rig } from '../skeleton/kinematics';
+import { dot, sub, type Vec3 } from '../skeleton/vector';
 import type { Point } from './actionLine';
 
 /**

@@ -1,6 +1,6 @@
-import { onSkin, type Rig } from '../kinematics';
-import { SIDES, sideSign } from '../skeleton';
-import type { Vec3 } from '../vector';
+import { onSkin, type Rig } from '../skeleton/kinematics';
+import { SIDES, sideSign } from '../skeleton/skeleton';
+import type { Vec3 } from '../skeleton/vector';
 
 /** A place on the body that draftsmen find and name. */
 export interface Landmark {

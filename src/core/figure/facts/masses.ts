@@ -1,6 +1,6 @@
-import type { Rig } from '../kinematics';
-import { boneScale, onBone } from '../skeleton';
-import { add, cross, dot, normalize, RAD_PER_DEG, rotate, scale, sub, type Vec3 } from '../vector';
+import type { Rig } from '../skeleton/kinematics';
+import { boneScale, onBone } from '../skeleton/skeleton';
+import { add, cross, dot, normalize, RAD_PER_DEG, rotate, scale, sub, type Vec3 } from '../skeleton/vector';
 import type { Point } from './actionLine';
 
 /** One of the three big masses as an ellipse of the picture. */

@@ -1,4 +1,4 @@
-import { RAD_PER_DEG } from '../vector';
+import { RAD_PER_DEG } from '../skeleton/vector';
 import type { Point } from './actionLine';
 
 /** A line across the body in the picture: its two ends, and its tilt in degrees, positive where the picture's right end is higher. */

@@ -1,4 +1,4 @@
-import { aboutX, aboutY, aboutZ, add, type Quat, quatMul, rotate, type Vec3 } from '../vector';
+import { aboutX, aboutY, aboutZ, add, type Quat, quatMul, rotate, type Vec3 } from '../skeleton/vector';
 
 /** A joint of a motion file. */
 interface MotionJoint {

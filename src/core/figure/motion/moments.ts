@@ -1,5 +1,5 @@
-import type { Vec3 } from '../vector';
-import { length, normalize, sub } from '../vector';
+import type { Vec3 } from '../skeleton/vector';
+import { length, normalize, sub } from '../skeleton/vector';
 import { type Motion, placeJoints } from './bvh';
 import type { BodyPlace, JointTable } from './jointNames';
 

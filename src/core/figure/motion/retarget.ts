@@ -1,5 +1,5 @@
-import { BUILDS } from '../builds';
-import { restPositions } from '../skeleton';
+import { BUILDS } from '../skeleton/builds';
+import { restPositions } from '../skeleton/skeleton';
 import {
   add,
   aboutX,
@@ -17,7 +17,7 @@ import {
   scale,
   sub,
   type Vec3,
-} from '../vector';
+} from '../skeleton/vector';
 import { type Motion, placeJoints } from './bvh';
 import type { BodyPlace, JointTable } from './jointNames';
 

@@ -1,7 +1,7 @@
-import type { Family } from '../families';
-import { HAND, type HandShape, type LimbTarget, type Pose } from '../pose';
-import type { Side } from '../skeleton';
-import type { Vec3 } from '../vector';
+import type { Family } from '../catalogue/families';
+import { HAND, type HandShape, type LimbTarget, type Pose } from '../skeleton/pose';
+import type { Side } from '../skeleton/skeleton';
+import type { Vec3 } from '../skeleton/vector';
 
 /**
  * A vocabulary for writing poses: what feet and hands do, in words. World positions are head heights, x to the figure's left, z to its

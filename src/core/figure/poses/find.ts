@@ -1,6 +1,6 @@
-import { decodeJoints } from '../jointCode';
-import { mirrorPose } from '../mirror';
-import { MIRRORED } from '../referenceId';
+import { decodeJoints } from '../skeleton/jointCode';
+import { mirrorPose } from '../skeleton/mirror';
+import { MIRRORED } from '../catalogue/referenceId';
 import type { AuthoredPose } from './author';
 import { generatedPose } from './generate';
 import { POSES } from './poses';

@@ -1,14 +1,14 @@
 import { seededRandom } from '../../random';
-import { BUILDS } from '../builds';
-import { compileField } from '../compile';
+import { BUILDS } from '../skeleton/builds';
+import { compileField } from '../surface/compile';
 import { sculptBody } from '../body/body';
-import { brokenLimits, penetrations } from '../limits';
-import { type Rig, soleContacts } from '../kinematics';
-import { mirrorPose } from '../mirror';
-import type { LimbTarget, Pose } from '../pose';
-import { SIDES } from '../skeleton';
-import { imbalance, settlePose } from '../support';
-import { lerp, mix, type Quat, quatProduct, slerp, aboutX, aboutY, aboutZ } from '../vector';
+import { brokenLimits, penetrations } from '../skeleton/limits';
+import { type Rig, soleContacts } from '../skeleton/kinematics';
+import { mirrorPose } from '../skeleton/mirror';
+import type { LimbTarget, Pose } from '../skeleton/pose';
+import { SIDES } from '../skeleton/skeleton';
+import { imbalance, settlePose } from '../skeleton/support';
+import { lerp, mix, type Quat, quatProduct, slerp, aboutX, aboutY, aboutZ } from '../skeleton/vector';
 import type { AuthoredPose } from './author';
 import { POSES } from './poses';
 

@@ -1,4 +1,4 @@
-import { HAND } from '../pose';
+import { HAND } from '../skeleton/pose';
 import { alongFloor, armL, armR, flat, limbs, pose, tipsAt } from './author';
 
 /** Lying, or nearly. */

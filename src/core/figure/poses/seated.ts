@@ -1,4 +1,4 @@
-import { HAND, type Prop } from '../pose';
+import { HAND, type Prop } from '../skeleton/pose';
 import {
   alongFloor,
   flat,

@@ -1,4 +1,4 @@
-import { HAND } from '../pose';
+import { HAND } from '../skeleton/pose';
 import {
   armL,
   armR,

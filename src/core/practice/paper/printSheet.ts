@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import { minuteOfDay } from '../time/clockTime';
 import { clockDigits, durationWords } from '../time/duration';
 import { plannedRibbon } from '../time/ribbon';
-import { envelopeOf } from '../../figure/envelopes';
+import { envelopeOf } from '../../figure/catalogue/envelopes';
 import { type FrameSheet, frameSheet, standsUpright } from './frameSheet';
 import { type Block, planSchema } from '../plan/schema';
 import { type Sheet, sheetSchema } from './sheet';

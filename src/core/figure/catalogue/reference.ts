@@ -1,12 +1,12 @@
-import { BUILDS, type BuildName } from './builds';
+import { BUILDS, type BuildName } from '../skeleton/builds';
 import type { Family } from './families';
-import type { AuthoredPose } from './poses/author';
-import { findPose } from './poses/find';
-import { POSE_SLUGS } from './poses/poses';
+import type { AuthoredPose } from '../poses/author';
+import { findPose } from '../poses/find';
+import { POSE_SLUGS } from '../poses/poses';
 import { type FigureReference, splitFigureReference } from './referenceId';
-import { settlePose } from './support';
-import { clamp } from './vector';
-import { describeView, type Facing, foreshortening, headingDeg, twistDeg, type ViewName } from './view';
+import { settlePose } from '../skeleton/support';
+import { clamp } from '../skeleton/vector';
+import { describeView, type Facing, foreshortening, headingDeg, twistDeg, type ViewName } from '../picture/view';
 
 /** The figure an id stands for; undefined for any other id. */
 export function parseFigureReference(id: string): FigureReference | undefined {

@@ -1,4 +1,4 @@
-import { RAD_PER_DEG, type Vec3 } from './vector';
+import { RAD_PER_DEG, type Vec3 } from '../skeleton/vector';
 
 /** The key light: from which side of the picture it comes and how high it stands. Degrees; azimuth 0 is behind the eye, negative from the left. */
 export interface KeyLight {

@@ -1,8 +1,8 @@
-import type { Rig } from './kinematics';
+import type { Rig } from '../skeleton/kinematics';
 import { PARTS } from './sculptor';
-import { boneScale, REST } from './skeleton';
+import { boneScale, REST } from '../skeleton/skeleton';
 import type { Surface } from './surface';
-import { conjugate, rotate, sub, type Vec3 } from './vector';
+import { conjugate, rotate, sub, type Vec3 } from '../skeleton/vector';
 
 /** A point of the posed body in the rest directions of a bone. */
 function toRest(rig: Rig, bone: string, p: Vec3): Vec3 {

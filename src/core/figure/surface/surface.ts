@@ -1,5 +1,5 @@
 import { type Field, fieldDistance, JOINT_STRIDE, lastOwner, narrow, primitiveDistance, SHAPE } from './field';
-import type { Vec3 } from './vector';
+import type { Vec3 } from '../skeleton/vector';
 
 /** A ball meshed more finely than the rest: head, hands, feet. `h` is its cell size, head heights. */
 export interface Patch {

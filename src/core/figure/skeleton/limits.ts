@@ -1,8 +1,8 @@
 import { ballAngles, eulerYzx, type Rig, wrapDegrees } from './kinematics';
-import { type Field, partDistances, SHAPE } from './field';
-import { type Part, PARTS } from './sculptor';
+import { type Field, partDistances, SHAPE } from '../surface/field';
+import { type Part, PARTS } from '../surface/sculptor';
 import { SIDES, sideSign } from './skeleton';
-import { fieldBounds } from './surface';
+import { fieldBounds } from '../surface/surface';
 import { quatMul, RAD_PER_DEG } from './vector';
 
 type Range = readonly [low: number, high: number];

@@ -1,7 +1,7 @@
 import { type Field, JOINT_STRIDE, LOFT_SAMPLES, LOFT_WIDTH, SHAPE, STRIDE } from './field';
-import type { Rig } from './kinematics';
+import type { Rig } from '../skeleton/kinematics';
 import { type Anchor, isRelief, type Part, PARTS, type Primitive } from './sculptor';
-import { boneScale, REST } from './skeleton';
+import { boneScale, REST } from '../skeleton/skeleton';
 import {
   aboutX,
   aboutY,
@@ -22,7 +22,7 @@ import {
   slerp,
   sub,
   type Vec3,
-} from './vector';
+} from '../skeleton/vector';
 
 /** Blends between parts: [parent, child, joint, radius at the joint, full within, gone beyond, radius left there]. */
 const JOINTS: readonly [Part, Part, string, number, number, number, number][] = [

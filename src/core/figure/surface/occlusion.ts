@@ -1,7 +1,7 @@
 import { type Field, fieldDistance, narrow, nearestListed, SHAPE } from './field';
 import { isThick, type Solid, solidDistance } from './solids';
 import { fieldBounds, type Surface } from './surface';
-import type { Vec3 } from './vector';
+import type { Vec3 } from '../skeleton/vector';
 
 /** The field on a coarse lattice, enough to tell how much open space is around a point. */
 export interface DistanceGrid {

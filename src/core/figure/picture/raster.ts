@@ -1,5 +1,5 @@
-import type { Vec3 } from './vector';
-import { add, cross, dot, normalize, scale, sub } from './vector';
+import type { Vec3 } from '../skeleton/vector';
+import { add, cross, dot, normalize, scale, sub } from '../skeleton/vector';
 import type { Frame } from './view';
 
 /** Anything made of triangles: xyz of its vertices and three of them a triangle, counter-clockwise from outside. */

@@ -1,4 +1,4 @@
-import type { Vec3 } from './vector';
+import type { Vec3 } from '../skeleton/vector';
 
 /**
  * A place on the body: a bone (or a half frame `A~B@t`, which sits at joint B and turns t of the way from A to B)

@@ -1,5 +1,5 @@
-import { coveredPositions } from './cover';
-import type { Figure } from './figure';
+import { coveredPositions } from '../surface/cover';
+import type { Figure } from '../figure';
 import { type KeyLight, type Look, PAINT, STUDIO_LIGHT, towardLight } from './light';
 import {
   type Camera,
@@ -11,8 +11,8 @@ import {
   rasterize,
   type Triangles,
 } from './raster';
-import { solidMesh } from './solids';
-import { dot, type Vec3 } from './vector';
+import { solidMesh } from '../surface/solids';
+import { dot, type Vec3 } from '../skeleton/vector';
 import { frameFigure, type Margins, type View } from './view';
 
 /** Pixels of a picture, red, green, blue and alpha of each, not premultiplied. */

@@ -1,8 +1,20 @@
-import { handPoint } from './handPoint';
-import type { Rig } from './kinematics';
-import type { Place, Prop } from './pose';
-import { onBone, REST, type Side } from './skeleton';
-import { aboutY, add, cross, dot, IDENTITY, normalize, type Quat, rotate, scale, sub, type Vec3 } from './vector';
+import { handPoint } from '../skeleton/handPoint';
+import type { Rig } from '../skeleton/kinematics';
+import type { Place, Prop } from '../skeleton/pose';
+import { onBone, REST, type Side } from '../skeleton/skeleton';
+import {
+  aboutY,
+  add,
+  cross,
+  dot,
+  IDENTITY,
+  normalize,
+  type Quat,
+  rotate,
+  scale,
+  sub,
+  type Vec3,
+} from '../skeleton/vector';
 
 /** What props are made of: boxes and round bars with flat ends. World space, head heights. */
 export type Solid =

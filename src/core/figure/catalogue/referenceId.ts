@@ -1,5 +1,5 @@
-import { BUILDS, type BuildName } from './builds';
-import type { View } from './view';
+import { BUILDS, type BuildName } from '../skeleton/builds';
+import type { View } from '../picture/view';
 
 /** A built-in figure as something to draw: who, which pose, seen from where. Any combination can be rendered. */
 export interface FigureReference {

@@ -1,7 +1,7 @@
-import type { BuildName } from './builds';
+import type { BuildName } from '../skeleton/builds';
 import catalogue from './catalogue.json';
 import type { Family } from './families';
-import { describeHeading, type Facing, type ViewName } from './view';
+import { describeHeading, type Facing, type ViewName } from '../picture/view';
 
 /**
  * What is shipped of the built-in figures: facts and sizes of their pictures, worked out once by `npm run figures` so that no screen

@@ -1,4 +1,4 @@
-import type { Rig } from './kinematics';
+import type { Rig } from '../skeleton/kinematics';
 import {
   add,
   clamp,
@@ -12,7 +12,7 @@ import {
   scale,
   sub,
   type Vec3,
-} from './vector';
+} from '../skeleton/vector';
 
 /** Where a figure is seen from. Azimuth 0 is the figure's front, positive toward its own left. */
 export interface View {
