@@ -7,7 +7,10 @@ import { imageKey } from './images';
 /** Put the demo learner's past sessions in. What is already there stays. */
 export async function addDemoLearner(nowMs: number): Promise<void> {
   // Only a first visit needs what makes them.
-  const [{ demoSessions }, { shippedReferences }] = await Promise.all([import('@/core/demo'), import('./references')]);
+  const [{ demoSessions }, { shippedReferences }] = await Promise.all([
+    import('@/core/demo'),
+    import('./references/references'),
+  ]);
   const sessions = demoSessions(shippedReferences(BUILT_IN_SET_ID) ?? [], nowMs);
   const tx = (await db()).transaction(['sessions', 'settings'], 'readwrite');
   for (const session of sessions)

@@ -5,7 +5,7 @@ import type { HoldReason } from '@/core/clock/log';
 import type { Session } from '@/core/journal/session';
 import type { PosesBlock } from '@/core/practice/plan/schema';
 import { closeDb } from '@/storage/db';
-import { loadSession, saveSession } from '@/storage/sessions';
+import { loadSession, saveSession } from '@/storage/sessions/sessions';
 import { lines, planOf, poses } from '../core/plans';
 
 /** The worker's clock, ticked by hand. */

@@ -1,8 +1,8 @@
 import { IDBFactory } from 'fake-indexeddb';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { closeDb } from '@/storage/db';
-import { loadSession } from '@/storage/sessions';
-import { startSession } from '@/storage/startSession';
+import { loadSession } from '@/storage/sessions/sessions';
+import { startSession } from '@/storage/sessions/startSession';
 import { planOf, poses } from '../core/plans';
 
 vi.mock('@/workers/clients', () => ({ startClock: () => () => undefined }));

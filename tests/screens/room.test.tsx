@@ -7,7 +7,7 @@ import { LearnKeys } from '@/features/room/LearnKeys';
 import { ScreenSize } from '@/features/room/ScreenSize';
 import { SoundAndVoice } from '@/features/room/SoundAndVoice';
 import { RunControls } from '@/features/run/RunControls';
-import { PLAIN_ROOM, type Room } from '@/storage/room';
+import { PLAIN_ROOM, type Room } from '@/storage/sessions/room';
 import { STEERABLE } from '@/ui/input/steering';
 import { pressedOf, textOf } from './markup';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { RunEvent } from '@/core/clock/log';
-import { hiddenAt } from '@/storage/hiddenNow';
+import { hiddenAt } from '@/storage/references/hiddenNow';
 import { planOf, poses } from '../core/plans';
 
 const STARTED = 1_764_000_000_000;

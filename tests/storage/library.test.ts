@@ -56,17 +56,18 @@ function fakeLocks() {
   };
 }
 const { closeDb, db } = await import('@/storage/db');
-const { forgetFile, stageFiles } = await import('@/storage/intake/stage');
-const { processWaiting } = await import('@/storage/intake/process');
-const { batchReport, cancelBatch, changeBatch, listBatches, setBatchRights } = await import('@/storage/intake/batches');
+const { forgetFile, stageFiles } = await import('@/storage/pictures/intake/stage');
+const { processWaiting } = await import('@/storage/pictures/intake/process');
+const { batchReport, cancelBatch, changeBatch, listBatches, setBatchRights } =
+  await import('@/storage/pictures/intake/batches');
 const { addPicture, inSetOrder, listBinnedSets, listPictures, loadPicture, saveSet } =
-  await import('@/storage/pictures');
-const { alterPictures, alterSet, redoLast, undoLast } = await import('@/storage/history');
-const { keepByHand, needsReading, readPictures, findAgain } = await import('@/storage/readPictures');
-const { loadBody } = await import('@/storage/bodies');
+  await import('@/storage/pictures/pictures');
+const { alterPictures, alterSet, redoLast, undoLast } = await import('@/storage/pictures/history');
+const { keepByHand, needsReading, readPictures, findAgain } = await import('@/storage/pictures/readPictures');
+const { loadBody } = await import('@/storage/pictures/bodies');
 const { loadImage } = await import('@/storage/images');
-const { folderImage, keepFolder, markGone, mayRead, scanFolder } = await import('@/storage/folders');
-const { cropPicture } = await import('@/storage/cropPicture');
+const { folderImage, keepFolder, markGone, mayRead, scanFolder } = await import('@/storage/pictures/folders');
+const { cropPicture } = await import('@/storage/pictures/cropPicture');
 
 beforeEach(async () => {
   await closeDb();

@@ -5,7 +5,7 @@ import { CATALOGUE, type CatalogueEntry } from '@/core/figure/catalogue/catalogu
 import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { closeDb } from '@/storage/db';
 import { EVERYTHING } from '@/core/references/query';
-import { addPicture, saveSet } from '@/storage/pictures';
+import { addPicture, saveSet } from '@/storage/pictures/pictures';
 import {
   factsOf,
   figureReferenceFacts,
@@ -15,7 +15,7 @@ import {
   referencesOf,
   smallPictureUrl,
   veilsOf,
-} from '@/storage/references';
+} from '@/storage/references/references';
 import { pictureOf } from '../pictures';
 
 const picture = pictureOf('a', { setIds: ['s'], name: 'Market.jpg' });

@@ -2,12 +2,12 @@ import { IDBFactory } from 'fake-indexeddb';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { withStart } from '@/core/journal/viewing';
 import { closeDb } from '@/storage/db';
-import { figureShareOf } from '@/storage/figureShare';
-import { changeRoom, loadRoom, PLAIN_ROOM } from '@/storage/room';
-import { changeReflection, loadSession, saveSession } from '@/storage/sessions';
+import { figureShareOf } from '@/storage/references/figureShare';
+import { changeRoom, loadRoom, PLAIN_ROOM } from '@/storage/sessions/room';
+import { changeReflection, loadSession, saveSession } from '@/storage/sessions/sessions';
 import { saveSetting } from '@/storage/settings';
-import { startSession } from '@/storage/startSession';
-import { changeViewing, loadViewing } from '@/storage/viewings';
+import { startSession } from '@/storage/sessions/startSession';
+import { changeViewing, loadViewing } from '@/storage/sessions/viewings';
 import { planOf, poses } from '../core/plans';
 
 beforeEach(async () => {

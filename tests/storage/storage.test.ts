@@ -8,10 +8,10 @@ import { onChange } from '@/storage/changes';
 import { closeDb } from '@/storage/db';
 import { putRecords, readRecords, wipeEverything } from '@/storage/everything';
 import { imageKey, loadImage } from '@/storage/images';
-import { addPage, allPages, binPage, changePage, listPages } from '@/storage/pages';
-import { addPicture, binPictures, binSet, listPictures, listSets, saveSet } from '@/storage/pictures';
+import { addPage, allPages, binPage, changePage, listPages } from '@/storage/sessions/pages';
+import { addPicture, binPictures, binSet, listPictures, listSets, saveSet } from '@/storage/pictures/pictures';
 import { isQuotaError, storageProblem } from '@/storage/problems';
-import { loadRender, saveRender, toEvict } from '@/storage/renders';
+import { loadRender, saveRender, toEvict } from '@/storage/references/renders';
 import { addDemoLearner, countDemoSessions, removeDemoLearner, seedOnFirstVisit } from '@/storage/seed';
 import {
   appendEvents,
@@ -22,9 +22,9 @@ import {
   runningSession,
   saveNote,
   saveSession,
-} from '@/storage/sessions';
+} from '@/storage/sessions/sessions';
 import { loadSetting, saveSetting } from '@/storage/settings';
-import { claimStart, startSession, stopAndKeep } from '@/storage/startSession';
+import { claimStart, startSession, stopAndKeep } from '@/storage/sessions/startSession';
 import { planOf, poses } from '../core/plans';
 import { pictureOf } from '../pictures';
 

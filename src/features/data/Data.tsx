@@ -1,7 +1,7 @@
 'use client';
 import { counted } from '@/core/words';
 import { readRecords } from '@/storage/everything';
-import { useStored } from '@/storage/useStored';
+import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';
 import { DemoLearner } from './DemoLearner';
 import { PutBackIn } from './PutBackIn';

@@ -4,7 +4,7 @@ import { toast, toastProblem } from '@/ui/toast/toast';
 import { DEMO_LEARNER } from '@/core/demoLearner';
 import { storageProblem } from '@/storage/problems';
 import { addDemoLearner, countDemoSessions, removeDemoLearner } from '@/storage/seed';
-import { useStored } from '@/storage/useStored';
+import { useStored } from '@/storage/hooks/useStored';
 
 /** The made-up sessions that a first visit shows: away with them to begin one's own journal, or back for a look. */
 export function DemoLearner() {

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { DEMO_LEARNER } from '@/core/demoLearner';
 import { countDemoSessions } from '@/storage/seed';
-import { useStored } from '@/storage/useStored';
+import { useStored } from '@/storage/hooks/useStored';
 
 /** Whose sessions these are, as long as the made-up ones are among them. */
 export function DemoMark() {

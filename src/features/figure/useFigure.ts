@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { type Appearance, appearanceKey } from '@/core/figure/picture/appearance';
 import type { AnswerKey } from '@/core/figure/facts/answerKey';
 import type { FigureFacts } from '@/core/figure/catalogue/reference';
-import { loadReferenceImage } from '@/storage/references';
+import { loadReferenceImage } from '@/storage/references/references';
 import { type Client, startFigureWorker } from '@/workers/clients';
 import type { FigureApi } from '@/workers/figure.worker';
 

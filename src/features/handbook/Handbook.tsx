@@ -5,7 +5,7 @@ import { CATALOG } from '@/core/practice/exercises';
 import { type Exercise, FAMILIES, FAMILY_NAMES } from '@/core/practice/exercises/exercise';
 import { HANDBOOK } from '@/core/practice/exercises/handbook';
 import { schoolStages } from '@/core/practice/rules/stages';
-import { useSmallPictureUrl } from '@/storage/useSmallPictureUrl';
+import { useSmallPictureUrl } from '@/storage/hooks/useSmallPictureUrl';
 
 // The marks of all pictures together are larger than the page.
 const ExercisePicture = dynamic(() => import('@/ui/ExercisePicture').then((m) => m.ExercisePicture), { ssr: false });

@@ -4,10 +4,10 @@ import { posesDrawn } from '@/core/journal/drawings';
 import { judgingShut } from '@/core/journal/reflect';
 import type { Page, Session } from '@/core/journal/session';
 import { imageKey } from '@/storage/images';
-import { listPages } from '@/storage/pages';
-import { useReferenceImage } from '@/storage/useReferenceImage';
-import { useImageUrl } from '@/storage/useThumbnail';
-import { useStored } from '@/storage/useStored';
+import { listPages } from '@/storage/sessions/pages';
+import { useReferenceImage } from '@/storage/hooks/useReferenceImage';
+import { useImageUrl } from '@/storage/hooks/useThumbnail';
+import { useStored } from '@/storage/hooks/useStored';
 import { useNow } from '@/ui/useNow';
 
 /** The first page of a session against its last, side by side at one height; where both are of one picture, with the picture. */

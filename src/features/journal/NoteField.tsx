@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { saveNote } from '@/storage/sessions';
+import { saveNote } from '@/storage/sessions/sessions';
 import { storageProblem } from '@/storage/problems';
 
 /** One line about the session; kept as soon as the field is left or Enter is pressed. */

@@ -3,8 +3,8 @@ import { drawingHistory } from '@/core/journal/history';
 import type { Session } from '@/core/journal/session';
 import { copiedFrom, sourceRun } from '@/core/journal/sourceRun';
 import { parsePictureReference } from '@/core/references/picture';
-import { loadPicture } from '@/storage/pictures';
-import { useStored } from '@/storage/useStored';
+import { loadPicture } from '@/storage/pictures/pictures';
+import { useStored } from '@/storage/hooks/useStored';
 
 /** Copies further back tell nothing of a habit. */
 const LOOKED_AT = 60;

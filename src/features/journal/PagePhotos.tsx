@@ -6,10 +6,10 @@ import { toast, toastProblem } from '@/ui/toast/toast';
 import type { Page } from '@/core/journal/session';
 import { problemSentence } from '@/core/references/imageFile';
 import { imageKey } from '@/storage/images';
-import { addPage, binPage, listPages } from '@/storage/pages';
+import { addPage, binPage, listPages } from '@/storage/sessions/pages';
 import { isQuotaError, storageProblem } from '@/storage/problems';
-import { useImageUrl } from '@/storage/useThumbnail';
-import { useStored } from '@/storage/useStored';
+import { useImageUrl } from '@/storage/hooks/useThumbnail';
+import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';
 import { startPreparer } from '@/workers/prepareFile';
 

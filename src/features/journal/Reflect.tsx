@@ -19,7 +19,7 @@ import type { Session } from '@/core/journal/session';
 import { usualTimes } from '@/core/journal/usualTimes';
 import { durationWords } from '@/core/practice/time/duration';
 import { GRIPS } from '@/core/practice/rules/grips';
-import { changeReflection } from '@/storage/sessions';
+import { changeReflection } from '@/storage/sessions/sessions';
 import { storageProblem } from '@/storage/problems';
 import { Notice } from '@/ui/Notice';
 import { AboutExercise } from './AboutExercise';

@@ -5,7 +5,7 @@ import type { Page, Session } from '@/core/journal/session';
 import { type DrawnSource, exportGate, type Gate, type Purpose, PURPOSES } from '@/core/references/exportGate';
 import { parsePictureReference } from '@/core/references/picture';
 import { imageKey, loadImage } from '@/storage/images';
-import { loadPicture } from '@/storage/pictures';
+import { loadPicture } from '@/storage/pictures/pictures';
 import { storageProblem } from '@/storage/problems';
 import { download } from '@/ui/download';
 import { Notice } from '@/ui/Notice';

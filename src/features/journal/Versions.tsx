@@ -9,13 +9,13 @@ import { clockDigits, durationWords } from '@/core/practice/time/duration';
 import { ruleCard } from '@/core/practice/rules/ruleCard';
 import { pictureReferenceId } from '@/core/references/picture';
 import { counted } from '@/core/words';
-import { useIsHidden } from '@/storage/hiddenReference';
+import { useIsHidden } from '@/storage/references/hiddenReference';
 import { imageKey } from '@/storage/images';
-import { useLibrary } from '@/storage/library';
-import { listPages } from '@/storage/pages';
-import { listSessions } from '@/storage/sessions';
-import { useImageUrl } from '@/storage/useThumbnail';
-import { useStored } from '@/storage/useStored';
+import { useLibrary } from '@/storage/pictures/library';
+import { listPages } from '@/storage/sessions/pages';
+import { listSessions } from '@/storage/sessions/sessions';
+import { useImageUrl } from '@/storage/hooks/useThumbnail';
+import { useStored } from '@/storage/hooks/useStored';
 
 /** Every drawing made of the picture whose page this is, and of its parts, in one strip. */
 export function PictureVersions() {

@@ -4,11 +4,11 @@ import { fitPlan } from '@/core/practice/fit/fit';
 import { planWhy } from '@/core/practice/start/planWhy';
 import { type Recipe, recipeSchema } from '@/core/practice/plan/recipe';
 import { BUILT_IN_SET_ID } from '@/core/references/picture';
-import { listSets } from '@/storage/pictures';
+import { listSets } from '@/storage/pictures/pictures';
 import { seedOnFirstVisit } from '@/storage/seed';
-import { listSessions } from '@/storage/sessions';
+import { listSessions } from '@/storage/sessions/sessions';
 import { loadSetting } from '@/storage/settings';
-import { useStored } from '@/storage/useStored';
+import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';
 import { type Ask, askSchema, USUAL_ASK } from './ask';
 

@@ -21,7 +21,7 @@ import { counted } from '@/core/words';
 import type { PictureSet } from '@/core/references/picture';
 import { storageProblem } from '@/storage/problems';
 import { saveSetting } from '@/storage/settings';
-import { startSession } from '@/storage/startSession';
+import { startSession } from '@/storage/sessions/startSession';
 import { minuteOfDay, secondOfDay } from '@/core/practice/time/clockTime';
 import { Notice } from '@/ui/Notice';
 import { unlockSound } from '@/ui/sound/cuePlayer';

@@ -1,5 +1,5 @@
 'use client';
-import { useReferenceThumbnail } from '@/storage/useThumbnail';
+import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import { StandingPicture } from '@/ui/StandingPicture';
 
 /** The reference of a pose on its cell; several small ones stand for every pose of a narrow block. */

@@ -15,7 +15,7 @@ import {
 } from '@/core/practice/paper/sheet';
 import { type Materials, type PlannedSheet, sheetsOf } from '@/core/practice/paper/sheets';
 import { counted, listWords } from '@/core/words';
-import { usePictureShapes } from '@/storage/usePictureShapes';
+import { usePictureShapes } from '@/storage/hooks/usePictureShapes';
 import { CountField, Select, Typed } from './fields';
 import type { PlanEditor } from './usePlanEditor';
 

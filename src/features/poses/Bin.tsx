@@ -4,11 +4,11 @@ import { useMemo, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { BIN_DAYS, type Picture, pictureReferenceId } from '@/core/references/picture';
 import { counted } from '@/core/words';
-import { useLibrary } from '@/storage/library';
-import { binSet, listBinnedSets } from '@/storage/pictures';
+import { useLibrary } from '@/storage/pictures/library';
+import { binSet, listBinnedSets } from '@/storage/pictures/pictures';
 import { storageProblem } from '@/storage/problems';
-import { useStored } from '@/storage/useStored';
-import { useReferenceThumbnail } from '@/storage/useThumbnail';
+import { useStored } from '@/storage/hooks/useStored';
+import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import { useLibraryActions } from './library/useLibraryActions';
 
 const daysLeft = (binnedAtMs: number | null, nowMs: number): string =>

@@ -5,8 +5,8 @@ import { toastProblem } from '@/ui/toast/toast';
 import type { BuildName } from '@/core/figure/skeleton/builds';
 import { figureReferenceId } from '@/core/figure/catalogue/referenceId';
 import type { PictureSet } from '@/core/references/picture';
-import { setFigures } from '@/storage/describeFigures';
-import { saveSet } from '@/storage/pictures';
+import { setFigures } from '@/storage/references/describeFigures';
+import { saveSet } from '@/storage/pictures/pictures';
 import { storageProblem } from '@/storage/problems';
 import { FigureGrid } from './FigureCell';
 

@@ -6,9 +6,9 @@ import { drawingHistory } from '@/core/journal/history';
 import { coverage, type CoverageRow, type ReferenceFacts, TURNS, turnOf } from '@/core/references/coverage';
 import { BUILT_IN_SET_ID, LIBRARY_ID } from '@/core/references/picture';
 import { counted } from '@/core/words';
-import { factsOf, referencesOf, shippedReferences } from '@/storage/references';
-import { listSessions } from '@/storage/sessions';
-import { useStored } from '@/storage/useStored';
+import { factsOf, referencesOf, shippedReferences } from '@/storage/references/references';
+import { listSessions } from '@/storage/sessions/sessions';
+import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';
 import { PickFor, type PickTarget } from './pick/PickFor';
 

@@ -1,7 +1,7 @@
 import type { Route } from 'next';
 import Link from 'next/link';
 import { catalogued } from '@/core/figure/catalogue/catalogue';
-import { useReferenceThumbnail } from '@/storage/useThumbnail';
+import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 
 const facingWords = {
   left: 'faces left',

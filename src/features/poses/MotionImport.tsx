@@ -11,8 +11,8 @@ import {
 import { figureReferenceId } from '@/core/figure/catalogue/referenceId';
 import { parsePoseSet } from '@/core/interchange/poseSet';
 import type { PictureSet } from '@/core/references/picture';
-import { setFigures } from '@/storage/describeFigures';
-import { saveSet } from '@/storage/pictures';
+import { setFigures } from '@/storage/references/describeFigures';
+import { saveSet } from '@/storage/pictures/pictures';
 import { storageProblem } from '@/storage/problems';
 import { Notice } from '@/ui/Notice';
 import { type Client, startMotionWorker } from '@/workers/clients';

@@ -2,7 +2,7 @@
 import { toastProblem } from '@/ui/toast/toast';
 import { storageProblem } from '@/storage/problems';
 import { saveSetting } from '@/storage/settings';
-import { useCovered } from '@/storage/useCovered';
+import { useCovered } from '@/storage/hooks/useCovered';
 
 /** For a screen that others see: figures wear cover everywhere, and unclothed pictures are veiled until their pose starts. */
 export function SharedScreen({ label }: { label: string }) {

@@ -1,6 +1,6 @@
 import { toastProblem } from '@/ui/toast/toast';
 import { poseSetJson } from '@/core/interchange/poseSet';
-import { describeFigures } from '@/storage/describeFigures';
+import { describeFigures } from '@/storage/references/describeFigures';
 import { download } from '@/ui/download';
 
 /** Save figures as a file of poses. */

@@ -1,5 +1,5 @@
 'use client';
-import type { Room } from '@/storage/room';
+import type { Room } from '@/storage/sessions/room';
 import type { RoomProps } from './roomProps';
 import { Check, Choice } from './Choice';
 

@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useState } from 'react';
 import { storageProblem } from '@/storage/problems';
-import { changeRoom, PLAIN_ROOM, type Room, useRoom } from '@/storage/room';
+import { changeRoom, PLAIN_ROOM, type Room, useRoom } from '@/storage/sessions/room';
 import { Notice } from '@/ui/Notice';
 import { KindOfRoom } from './KindOfRoom';
 import { LearnKeys } from './LearnKeys';

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { CUE_KINDS, type CueKind } from '@/core/clock/cues';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import type { RoomProps } from './roomProps';
-import { useStored } from '@/storage/useStored';
+import { useStored } from '@/storage/hooks/useStored';
 import { type CueSchedule, createCueSchedule, setVolume, unlockSound } from '@/ui/sound/cuePlayer';
 import { hasVoice, say } from '@/ui/sound/voice';
 import { Check, Choice } from './Choice';

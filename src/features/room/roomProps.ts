@@ -1,4 +1,4 @@
-import type { Room } from '@/storage/room';
+import type { Room } from '@/storage/sessions/room';
 
 /** A part of the page: the room as it is, and changing it. */
 export interface RoomProps {

@@ -6,7 +6,7 @@ import type { Exercise } from '@/core/practice/exercises/exercise';
 import { measuringLocked } from '@/core/practice/rules/measuring';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { referenceOf } from '@/core/practice/rules/showsReference';
-import { knownFacts } from '@/storage/references';
+import { knownFacts } from '@/storage/references/references';
 import { adjustableSegment } from './controller';
 import { GapQuestions } from './GapQuestions';
 import { MarkKinds } from './MarkKinds';

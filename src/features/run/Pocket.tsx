@@ -4,7 +4,7 @@ import { clockDigits } from '@/core/practice/time/duration';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import type { Plan } from '@/core/practice/plan/schema';
 import type { Segment } from '@/core/practice/time/timeline';
-import { changeRoom } from '@/storage/room';
+import { changeRoom } from '@/storage/sessions/room';
 
 /** Dark and quiet, for a phone that lies in the pocket or face up beside the sheet: sound and buzzing tell, a tap anywhere goes on. */
 export function Pocket({

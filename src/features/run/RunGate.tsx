@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type ReactNode, useEffect, useState, useSyncExternalStore } from 'react';
-import { PLAIN_ROOM, useRoom } from '@/storage/room';
+import { PLAIN_ROOM, useRoom } from '@/storage/sessions/room';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 import { createGate } from './runGate';
 import { RunScreen } from './RunScreen';

@@ -18,7 +18,7 @@ import type { Plan } from '@/core/practice/plan/schema';
 import type { SegmentKind } from '@/core/practice/time/timeline';
 import { zoomForHeight } from '@/core/seeing/place';
 import { MAX_ZOOM, MIN_ZOOM, WHOLE } from '@/core/journal/viewing';
-import type { Room } from '@/storage/room';
+import type { Room } from '@/storage/sessions/room';
 import { EdgeClock } from '@/ui/EdgeClock';
 import { Notice } from '@/ui/Notice';
 import { Ribbon } from '@/ui/ribbon/Ribbon';

@@ -7,7 +7,7 @@ import { holdLimitOf } from '@/core/practice/rules/holdLimit';
 import { nextDurationStepMs, previousDurationStepMs } from '@/core/practice/time/durationSteps';
 import { expandPlan, type Laid, type Timeline } from '@/core/practice/time/timeline';
 import { storageProblem } from '@/storage/problems';
-import { appendEvents, finishSession, heartbeat } from '@/storage/sessions';
+import { appendEvents, finishSession, heartbeat } from '@/storage/sessions/sessions';
 import { createCueSchedule } from '@/ui/sound/cuePlayer';
 import { startClock } from '@/workers/clients';
 import { createListeners } from './listeners';

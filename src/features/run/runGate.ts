@@ -1,8 +1,8 @@
 import type { Session } from '@/core/journal/session';
 import { storageProblem } from '@/storage/problems';
-import { runningSession } from '@/storage/sessions';
+import { runningSession } from '@/storage/sessions/sessions';
 import { loadSetting } from '@/storage/settings';
-import { claimStart } from '@/storage/startSession';
+import { claimStart } from '@/storage/sessions/startSession';
 import { setVolume } from '@/ui/sound/cuePlayer';
 import { openRun, type Run } from './controller';
 import { acquireRunLock, type RunLock } from './runLock';

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import { STUDIO } from '@/core/figure/picture/appearance';
 import { isMirrored, parsePictureReference } from '@/core/references/picture';
-import { loadReferenceImage, veilsOf } from '@/storage/references';
+import { loadReferenceImage, veilsOf } from '@/storage/references/references';
 import { startPictureWorker } from '@/workers/clients';
 
 /** Zoomed in further than this, a photograph is fetched with more of its pixels. */

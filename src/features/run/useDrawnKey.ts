@@ -3,8 +3,8 @@ import { useEffect, useState } from 'react';
 import { STUDIO } from '@/core/figure/picture/appearance';
 import type { DrawnKey } from '@/core/figure/facts/answerKey';
 import { isMirrored, parsePictureReference } from '@/core/references/picture';
-import { loadBody } from '@/storage/bodies';
-import { loadPicture } from '@/storage/pictures';
+import { loadBody } from '@/storage/pictures/bodies';
+import { loadPicture } from '@/storage/pictures/pictures';
 import { startFigureWorker } from '@/workers/clients';
 
 /** The answer key of a picture of the learner's, by the points of its body; undefined where none were found, or where it is mirrored. */

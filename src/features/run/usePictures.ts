@@ -2,8 +2,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { STUDIO } from '@/core/figure/picture/appearance';
 import { isMirrored } from '@/core/references/picture';
-import { loadReferenceImage, veilsOf } from '@/storage/references';
-import { useCovered } from '@/storage/useCovered';
+import { loadReferenceImage, veilsOf } from '@/storage/references/references';
+import { useCovered } from '@/storage/hooks/useCovered';
 import { type Client, startPictureWorker } from '@/workers/clients';
 import type { PictureApi } from '@/workers/picture.worker';
 import { type FigureQueue, figureQueue } from './figureQueue';

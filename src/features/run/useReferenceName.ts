@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { knownFacts, referenceName } from '@/storage/references';
+import { knownFacts, referenceName } from '@/storage/references/references';
 
 /** What a reference is called; empty until that is known. */
 export function useReferenceName(referenceId: string | null): string {

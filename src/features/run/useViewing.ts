@@ -2,8 +2,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { freshViewing, MAX_ZOOM, type Viewing } from '@/core/journal/viewing';
 import { evenView } from '@/core/seeing/place';
-import { figureShareOf } from '@/storage/figureShare';
-import { changeViewing, loadViewing } from '@/storage/viewings';
+import { figureShareOf } from '@/storage/references/figureShare';
+import { changeViewing, loadViewing } from '@/storage/sessions/viewings';
 
 const SETTLED_MS = 400;
 

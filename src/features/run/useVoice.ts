@@ -5,7 +5,7 @@ import { isCalm } from '@/core/practice/exercises/exercise';
 import { spokenDuration } from '@/core/practice/time/duration';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import type { Plan } from '@/core/practice/plan/schema';
-import type { Room } from '@/storage/room';
+import type { Room } from '@/storage/sessions/room';
 import { say } from '@/ui/sound/voice';
 import type { Run } from './controller';
 import { announcement } from './words';

@@ -9,7 +9,7 @@ import { clockDigits } from '@/core/practice/time/duration';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
 import { expandPlan } from '@/core/practice/time/timeline';
 import { storageProblem } from '@/storage/problems';
-import { stopAndKeep } from '@/storage/startSession';
+import { stopAndKeep } from '@/storage/sessions/startSession';
 import { Ribbon } from '@/ui/ribbon/Ribbon';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 

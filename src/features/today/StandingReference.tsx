@@ -1,5 +1,5 @@
 'use client';
-import { useReferenceThumbnail } from '@/storage/useThumbnail';
+import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import { StandingPicture } from '@/ui/StandingPicture';
 
 export function StandingReference(props: { referenceId: string | null; width: number; every: number }) {

@@ -5,8 +5,8 @@ import type { Session } from '@/core/journal/session';
 import { proposePlan } from '@/core/practice/start/propose';
 import type { Plan } from '@/core/practice/plan/schema';
 import { countFacings, type ReferenceFacts } from '@/core/references/coverage';
-import { factsOf } from '@/storage/references';
-import { useStored } from '@/storage/useStored';
+import { factsOf } from '@/storage/references/references';
+import { useStored } from '@/storage/hooks/useStored';
 
 /** How many of the last drawings tell a habit. */
 const HABIT_WINDOW = 40;

@@ -1,8 +1,8 @@
 'use client';
 import { Camera, FileArchive, FolderOpen, FolderSync, ImagePlus } from 'lucide-react';
 import { type ReactNode, useEffect, useState } from 'react';
-import { canLinkFolders } from '@/storage/folders';
-import type { Given } from '@/storage/intake/stage';
+import { canLinkFolders } from '@/storage/pictures/folders';
+import type { Given } from '@/storage/pictures/intake/stage';
 import { fromInput } from './givenFiles';
 import { Menu } from './Menu';
 

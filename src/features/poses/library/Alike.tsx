@@ -1,6 +1,6 @@
 import { format } from 'date-fns';
 import { type Picture, pictureReferenceId } from '@/core/references/picture';
-import { useReferenceThumbnail } from '@/storage/useThumbnail';
+import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import type { LibraryActions } from './useLibraryActions';
 
 function Twin({ picture, onBin }: { picture: Picture; onBin: () => void }) {

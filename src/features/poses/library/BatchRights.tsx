@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { LICENSES, NO_RIGHTS, type Rights } from '@/core/references/picture';
 import type { Batch } from '@/storage/db';
-import { setBatchRights } from '@/storage/intake/batches';
+import { setBatchRights } from '@/storage/pictures/intake/batches';
 import { storageProblem } from '@/storage/problems';
 import { LICENSE_WORDS } from './rightsWords';
 

@@ -2,7 +2,7 @@
 import { toastProblem } from '@/ui/toast/toast';
 import { problemSentence } from '@/core/references/imageFile';
 import type { Batch } from '@/storage/db';
-import { batchReport, cancelBatch, changeBatch } from '@/storage/intake/batches';
+import { batchReport, cancelBatch, changeBatch } from '@/storage/pictures/intake/batches';
 import { storageProblem } from '@/storage/problems';
 import { counted } from '@/core/words';
 import { download } from '@/ui/download';

@@ -2,8 +2,8 @@
 import { Download, FolderSync, Sparkles, Trash2 } from 'lucide-react';
 import { toastProblem } from '@/ui/toast/toast';
 import { LATER_ID, LIBRARY_ID, type PictureSet } from '@/core/references/picture';
-import { alterSet } from '@/storage/history';
-import type { Given } from '@/storage/intake/stage';
+import { alterSet } from '@/storage/pictures/history';
+import type { Given } from '@/storage/pictures/intake/stage';
 import { storageProblem } from '@/storage/problems';
 import { ChoosingClock } from '../ChoosingClock';
 import { SharedScreen } from '../SharedScreen';

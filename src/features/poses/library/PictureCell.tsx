@@ -4,7 +4,7 @@ import Link from 'next/link';
 import type { Route } from 'next';
 import { memo, type MouseEvent } from 'react';
 import { type Picture, pictureReferenceId } from '@/core/references/picture';
-import { useReferenceThumbnail } from '@/storage/useThumbnail';
+import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 
 export interface CellActions {
   toggle: (index: number, range: boolean) => void;

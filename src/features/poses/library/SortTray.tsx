@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { type Picture, pictureReferenceId } from '@/core/references/picture';
 import { SUBJECT_GROUPS, type SubjectGroup, SUBJECTS, subjectId } from '@/core/references/facts';
 import { counted } from '@/core/words';
-import { useReferenceThumbnail } from '@/storage/useThumbnail';
+import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import type { LibraryActions } from './useLibraryActions';
 
 /** Pictures in which no person was found, one by one: two taps at most say what each shows. */

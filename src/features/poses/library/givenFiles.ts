@@ -1,4 +1,4 @@
-import type { Given } from '@/storage/intake/stage';
+import type { Given } from '@/storage/pictures/intake/stage';
 
 /** Files chosen one by one or as a folder: then with the path inside it. */
 export const fromInput = (files: FileList | null): Given[] =>

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { Given } from '@/storage/intake/stage';
+import type { Given } from '@/storage/pictures/intake/stage';
 import { fromTransfer } from './givenFiles';
 
 /** Pictures dropped anywhere on the page or pasted. @returns Whether something hovers over the page. */

@@ -3,12 +3,12 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { LIBRARY_ID, LATER_ID } from '@/core/references/picture';
 import type { Batch } from '@/storage/db';
-import { listBatches } from '@/storage/intake/batches';
-import { nextBatch, processWaiting } from '@/storage/intake/process';
-import { type Given, stageFiles } from '@/storage/intake/stage';
+import { listBatches } from '@/storage/pictures/intake/batches';
+import { nextBatch, processWaiting } from '@/storage/pictures/intake/process';
+import { type Given, stageFiles } from '@/storage/pictures/intake/stage';
 import { storageProblem } from '@/storage/problems';
-import { readPictures } from '@/storage/readPictures';
-import { useStored } from '@/storage/useStored';
+import { readPictures } from '@/storage/pictures/readPictures';
+import { useStored } from '@/storage/hooks/useStored';
 import { callback, startZipWorker } from '@/workers/clients';
 
 /** How often a tab looks whether another has left pictures waiting. */

@@ -4,7 +4,7 @@ import { toast, toastProblem } from '@/ui/toast/toast';
 import { FACT_WORDS, type FactName } from '@/core/references/facts';
 import type { Picture, PictureSet, Rights } from '@/core/references/picture';
 import { counted } from '@/core/words';
-import { alterPictures, alterSet, type Done, undoLast } from '@/storage/history';
+import { alterPictures, alterSet, type Done, undoLast } from '@/storage/pictures/history';
 import { storageProblem } from '@/storage/problems';
 
 const fail = (error: unknown): void => {

@@ -4,12 +4,12 @@ import * as z from 'zod/mini';
 import { type FacetCounts, indexLibrary, search } from '@/core/references/facets';
 import { LATER_ID, LIBRARY_ID, type Picture, type PictureSet } from '@/core/references/picture';
 import { EVERYTHING, isEverything, type Query, querySchema } from '@/core/references/query';
-import { useLibrary } from '@/storage/library';
-import { inSetOrder } from '@/storage/pictures';
-import { drawnByPicture } from '@/storage/references';
-import { listSessions } from '@/storage/sessions';
+import { useLibrary } from '@/storage/pictures/library';
+import { inSetOrder } from '@/storage/pictures/pictures';
+import { drawnByPicture } from '@/storage/references/references';
+import { listSessions } from '@/storage/sessions/sessions';
 import { loadSetting, saveSetting } from '@/storage/settings';
-import { useStored } from '@/storage/useStored';
+import { useStored } from '@/storage/hooks/useStored';
 
 export const TILE_PX = { least: 90, usual: 170, most: 360 };
 const leftSchema = z.object({

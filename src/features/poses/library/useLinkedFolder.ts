@@ -3,9 +3,9 @@ import { useCallback, useEffect, useState } from 'react';
 import type { Picture, PictureSet } from '@/core/references/picture';
 import { counted } from '@/core/words';
 import type { Folder } from '@/storage/db';
-import { chooseFolder, keepFolder, loadFolder, markGone, mayRead, scanFolder } from '@/storage/folders';
-import { stageFiles } from '@/storage/intake/stage';
-import { changePictures, listPictures, saveSet } from '@/storage/pictures';
+import { chooseFolder, keepFolder, loadFolder, markGone, mayRead, scanFolder } from '@/storage/pictures/folders';
+import { stageFiles } from '@/storage/pictures/intake/stage';
+import { changePictures, listPictures, saveSet } from '@/storage/pictures/pictures';
 
 export type LinkState = 'none' | 'asleep' | 'reading' | 'open' | 'gone';
 

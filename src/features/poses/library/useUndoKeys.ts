@@ -1,7 +1,7 @@
 'use client';
 import { useEffect } from 'react';
 import { toast, toastProblem } from '@/ui/toast/toast';
-import { redoLast, undoLast } from '@/storage/history';
+import { redoLast, undoLast } from '@/storage/pictures/history';
 import { storageProblem } from '@/storage/problems';
 
 /** Ctrl+Z and Ctrl+Shift+Z or Ctrl+Y (with Command on a Mac), except where text is written. */

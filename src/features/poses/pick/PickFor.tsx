@@ -3,10 +3,10 @@ import { drawingHistory } from '@/core/journal/history';
 import type { ReferenceFacts } from '@/core/references/coverage';
 import type { PickOrder } from '@/core/references/pick';
 import { BUILT_IN_SET_ID, LIBRARY_ID, pictureReferenceId } from '@/core/references/picture';
-import { factsOf, referencesOf, shippedReferences } from '@/storage/references';
-import { listSessions } from '@/storage/sessions';
+import { factsOf, referencesOf, shippedReferences } from '@/storage/references/references';
+import { listSessions } from '@/storage/sessions/sessions';
 import { loadSetting } from '@/storage/settings';
-import { useStored } from '@/storage/useStored';
+import { useStored } from '@/storage/hooks/useStored';
 import { PickPanel } from './PickPanel';
 import type { PickSource } from './usePicks';
 

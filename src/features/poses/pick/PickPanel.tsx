@@ -8,10 +8,10 @@ import { clockDigits } from '@/core/practice/time/duration';
 import { PICK_ORDERS, type PickOrder, type Picked } from '@/core/references/pick';
 import { parsePictureReference } from '@/core/references/picture';
 import { counted } from '@/core/words';
-import { alterPictures } from '@/storage/history';
+import { alterPictures } from '@/storage/pictures/history';
 import { storageProblem } from '@/storage/problems';
-import { startSession } from '@/storage/startSession';
-import { useReferenceThumbnail } from '@/storage/useThumbnail';
+import { startSession } from '@/storage/sessions/startSession';
+import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 import { type PickSettings, type PickSource, usePicks } from './usePicks';
 

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import { type Picture, pictureReferenceId } from '@/core/references/picture';
 import { mostSimilar } from '@/core/references/similar';
-import { useReferenceThumbnail } from '@/storage/useThumbnail';
+import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import { pictureHref } from '../library/PictureCell';
 
 const SHOWN = 8;

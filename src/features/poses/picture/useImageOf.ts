@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import type { Picture } from '@/core/references/picture';
-import { pictureImage } from '@/storage/pictureImage';
+import { pictureImage } from '@/storage/pictures/pictureImage';
 
 /** The picture at full size: its file and an address for it; undefined while it is fetched, null when it cannot be had now. */
 export function useImageOf(picture: Picture | undefined): { blob: Blob; url: string } | null | undefined {

@@ -5,9 +5,9 @@ import type { Body } from '@/core/body/body';
 import { liftBody, movePoint, swapSides, templateBody } from '@/core/body/lift';
 import type { PointName } from '@/core/body/points';
 import type { Picture, PictureBox } from '@/core/references/picture';
-import { loadBody } from '@/storage/bodies';
-import { findAgain, keepByHand, needsReading, readNow } from '@/storage/readPictures';
-import { useStored } from '@/storage/useStored';
+import { loadBody } from '@/storage/pictures/bodies';
+import { findAgain, keepByHand, needsReading, readNow } from '@/storage/pictures/readPictures';
+import { useStored } from '@/storage/hooks/useStored';
 import type { LandmarkModel } from '@/workers/landmarks.worker';
 
 /** A move is written when the hand rests. */

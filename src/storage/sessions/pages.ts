@@ -1,7 +1,7 @@
 import { type Page, pageSchema } from '@/core/journal/session';
-import { announce } from './changes';
-import { atomically, db } from './db';
-import { imageKey } from './images';
+import { announce } from '@/storage/changes';
+import { atomically, db } from '@/storage/db';
+import { imageKey } from '@/storage/images';
 
 /** Photographed pages of a session in the order they were added, without those in the bin. */
 export async function listPages(sessionId: string): Promise<Page[]> {

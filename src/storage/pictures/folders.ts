@@ -1,6 +1,6 @@
 import type { Picture } from '@/core/references/picture';
-import { announce } from './changes';
-import { db, type Folder } from './db';
+import { announce } from '@/storage/changes';
+import { db, type Folder } from '@/storage/db';
 import { changePictures } from './pictures';
 
 /** File System Access is not in every browser, nor in every version of TypeScript's DOM types. */

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
-import { changeSetting, loadSetting } from './settings';
-import { type Stored, useStored } from './useStored';
+import { changeSetting, loadSetting } from '@/storage/settings';
+import { type Stored, useStored } from '@/storage/hooks/useStored';
 
 const ROOMS = ['desk', 'easel', 'model', 'pocket'] as const;
 const VOICES = ['never', 'blind work', 'always'] as const;

@@ -1,6 +1,6 @@
 import { parsePictureReference } from '@/core/references/picture';
 import type { Share } from '@/core/seeing/place';
-import { loadBody } from './bodies';
+import { loadBody } from '@/storage/pictures/bodies';
 
 const SEEN = 0.5;
 /** The points end at eyes and ankles: the crown and the feet lie beyond, as a share of what the points span. */

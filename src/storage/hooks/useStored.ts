@@ -1,8 +1,8 @@
 'use client';
 import { type DependencyList, useCallback, useEffect, useState } from 'react';
-import { onChange } from './changes';
-import type { Store } from './db';
-import { storageProblem } from './problems';
+import { onChange } from '@/storage/changes';
+import type { Store } from '@/storage/db';
+import { storageProblem } from '@/storage/problems';
 
 /** Between two readings while changes keep coming. */
 const COALESCE_MS = 120;

@@ -1,8 +1,8 @@
 import { useSyncExternalStore } from 'react';
 import type { Picture } from '@/core/references/picture';
-import { onChange } from './changes';
-import { db } from './db';
-import { storageProblem } from './problems';
+import { onChange } from '@/storage/changes';
+import { db } from '@/storage/db';
+import { storageProblem } from '@/storage/problems';
 
 /** A change by hand shows at once; while changes keep coming, as when pictures are taken in, views are told now and then. */
 const SOON_MS = 40;

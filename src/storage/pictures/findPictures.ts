@@ -1,7 +1,7 @@
 import type { PlanFile } from '@/core/interchange/planFile';
 import { isMirrored, parsePictureReference, pictureReferenceId } from '@/core/references/picture';
 import { mirroredReference } from '@/core/references/mirrorReference';
-import { db } from './db';
+import { db } from '@/storage/db';
 
 /** What a plan file says of the pictures it uses. */
 export async function describePictures(references: readonly string[]): Promise<PlanFile['pictures']> {

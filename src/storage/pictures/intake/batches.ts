@@ -1,7 +1,7 @@
 import { problemSentence } from '@/core/references/imageFile';
 import type { Rights } from '@/core/references/picture';
-import { announce, announceRecords } from '../changes';
-import { atomically, type Batch, db } from '../db';
+import { announce, announceRecords } from '@/storage/changes';
+import { atomically, type Batch, db } from '@/storage/db';
 import { forgetFile } from './stage';
 
 /** Batches newest first. */

@@ -1,7 +1,7 @@
 'use client';
 import { parsePictureReference } from '@/core/references/picture';
-import { loadBody } from './bodies';
-import { loadPicture } from './pictures';
+import { loadBody } from '@/storage/pictures/bodies';
+import { loadPicture } from '@/storage/pictures/pictures';
 import { useStored } from './useStored';
 
 export interface PictureShape {

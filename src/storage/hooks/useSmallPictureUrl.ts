@@ -1,7 +1,7 @@
 'use client';
 import { catalogued } from '@/core/figure/catalogue/catalogue';
-import { useHidden } from './hiddenReference';
-import { smallPictureUrl } from './references';
+import { useHidden } from '@/storage/references/hiddenReference';
+import { smallPictureUrl } from '@/storage/references/references';
 import { useCovered } from './useCovered';
 
 /** Addresses of small pictures of figures in the sets, covered where the screen is shared; none while drawn from memory. */

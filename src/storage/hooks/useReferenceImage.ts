@@ -2,8 +2,8 @@
 import { useEffect, useState } from 'react';
 import { STUDIO } from '@/core/figure/picture/appearance';
 import { startFigureWorker } from '@/workers/clients';
-import { useIsHidden } from './hiddenReference';
-import { loadReferenceImage } from './references';
+import { useIsHidden } from '@/storage/references/hiddenReference';
+import { loadReferenceImage } from '@/storage/references/references';
 import { useCovered } from './useCovered';
 
 /**

@@ -6,9 +6,9 @@ import {
   type PictureSet,
   pictureSetSchema,
 } from '@/core/references/picture';
-import { announce, announceRecords } from './changes';
-import { atomically, db, type SmallImage, type WriteTransaction } from './db';
-import { imageKey, smallImage } from './images';
+import { announce, announceRecords } from '@/storage/changes';
+import { atomically, db, type SmallImage, type WriteTransaction } from '@/storage/db';
+import { imageKey, smallImage } from '@/storage/images';
 
 /** Sets in the order they were made, without those in the bin. */
 export async function listSets(): Promise<PictureSet[]> {

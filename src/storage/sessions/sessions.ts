@@ -1,8 +1,8 @@
 import type { RunEvent } from '@/core/clock/log';
 import type { Reflection } from '@/core/journal/reflection';
 import { type Session, sessionSchema } from '@/core/journal/session';
-import { announce } from './changes';
-import { db } from './db';
+import { announce } from '@/storage/changes';
+import { db } from '@/storage/db';
 
 /** Every session, newest first. */
 export async function listSessions(): Promise<Session[]> {

@@ -1,4 +1,4 @@
-import { db } from './db';
+import { db } from '@/storage/db';
 
 /** Rendered views are kept up to this size in all; the longest unused go first. */
 const MAX_BYTES = 80_000_000;

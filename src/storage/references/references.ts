@@ -16,11 +16,11 @@ import {
   type PictureBox,
   pictureReferenceId,
 } from '@/core/references/picture';
-import { db } from './db';
-import { pictureImage } from './pictureImage';
-import { inSetOrder, listPictures, loadPicture, loadSet } from './pictures';
+import { db } from '@/storage/db';
+import { pictureImage } from '@/storage/pictures/pictureImage';
+import { inSetOrder, listPictures, loadPicture, loadSet } from '@/storage/pictures/pictures';
 import { loadRender, saveRender } from './renders';
-import { listSessions } from './sessions';
+import { listSessions } from '@/storage/sessions/sessions';
 
 export const smallPictureUrl = ({ file }: CatalogueEntry, covered: boolean): string =>
   `/figures/${covered ? 'covered' : 'small'}/${file}.webp`;

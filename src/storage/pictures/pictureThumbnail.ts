@@ -1,6 +1,6 @@
 import { effectiveFacts } from '@/core/references/effectiveFacts';
 import { isMirrored, parsePictureReference } from '@/core/references/picture';
-import { imageKey, loadImage } from './images';
+import { imageKey, loadImage } from '@/storage/images';
 import { loadPicture } from './pictures';
 
 /** So few pixels that nothing but large light and dark is left. */

@@ -1,6 +1,6 @@
 import { freshViewing, type Viewing, viewingSchema } from '@/core/journal/viewing';
-import { announce } from './changes';
-import { db } from './db';
+import { announce } from '@/storage/changes';
+import { db } from '@/storage/db';
 
 /** How a reference was seen last; fresh where it never was. */
 export async function loadViewing(id: string): Promise<Viewing> {

@@ -7,10 +7,10 @@ import type { Picture } from '@/core/references/picture';
 import { grayOf } from '@/core/references/tone';
 import { type Client, startLandmarksWorker } from '@/workers/clients';
 import type { Box, FoundBodies, LandmarkModel, LandmarksApi } from '@/workers/landmarks.worker';
-import { announceRecords } from './changes';
-import { atomically, db } from './db';
+import { announceRecords } from '@/storage/changes';
+import { atomically, db } from '@/storage/db';
 import { remember } from './history';
-import { imageKey, loadImage } from './images';
+import { imageKey, loadImage } from '@/storage/images';
 import { pictureImage } from './pictureImage';
 
 /** One tab reads at a time; another waits until it may go on. */

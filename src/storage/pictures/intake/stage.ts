@@ -1,7 +1,7 @@
 import { MAX_FILES } from '@/core/references/imageFile';
 import type { Picture, Rights } from '@/core/references/picture';
-import { announce } from '../changes';
-import { atomically, type Batch, db } from '../db';
+import { announce } from '@/storage/changes';
+import { atomically, type Batch, db } from '@/storage/db';
 
 /** A file that was given, and where in a linked folder it stays. */
 export interface Given {

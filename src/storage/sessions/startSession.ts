@@ -1,7 +1,7 @@
 import type { Session } from '@/core/journal/session';
 import type { Plan } from '@/core/practice/plan/schema';
 import { loadRoom } from './room';
-import { loadSetting, saveSetting } from './settings';
+import { loadSetting, saveSetting } from '@/storage/settings';
 import { appendEvents, runningSession, saveSession } from './sessions';
 
 const STARTED_KEY = 'fox-minute-started';

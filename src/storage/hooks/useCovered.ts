@@ -1,7 +1,7 @@
 'use client';
 import { useSyncExternalStore } from 'react';
-import { onChange } from './changes';
-import { loadSetting } from './settings';
+import { onChange } from '@/storage/changes';
+import { loadSetting } from '@/storage/settings';
 
 let covered: boolean | undefined;
 const listeners = new Set<() => void>();

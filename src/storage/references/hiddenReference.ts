@@ -1,8 +1,8 @@
 'use client';
 import { useSyncExternalStore } from 'react';
 import { parsePictureReference } from '@/core/references/picture';
-import { onChange } from './changes';
-import { runningSession } from './sessions';
+import { onChange } from '@/storage/changes';
+import { runningSession } from '@/storage/sessions/sessions';
 
 const LOOK_EVERY_MS = 400;
 

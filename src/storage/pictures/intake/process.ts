@@ -2,11 +2,11 @@ import { type ImageProblem, noteSentence } from '@/core/references/imageFile';
 import { newPicture, type Picture } from '@/core/references/picture';
 import { type Preparer, startPreparer } from '@/workers/prepareFile';
 import type { Preparation, PreparedPicture } from '@/workers/picture.worker';
-import { announce, announceRecords } from '../changes';
-import { atomically, type Batch, db, type SmallImage, type Waiting, type WriteTransaction } from '../db';
-import { smallImage } from '../images';
-import { putPicture } from '../pictures';
-import { isQuotaError } from '../problems';
+import { announce, announceRecords } from '@/storage/changes';
+import { atomically, type Batch, db, type SmallImage, type Waiting, type WriteTransaction } from '@/storage/db';
+import { smallImage } from '@/storage/images';
+import { putPicture } from '@/storage/pictures/pictures';
+import { isQuotaError } from '@/storage/problems';
 import { fileInMemory, forgetFile, isStaging } from './stage';
 
 /** Written in one transaction: few enough that a crash repeats little work, enough that the disk is not asked for every picture. */

@@ -1,6 +1,6 @@
 import { type SavedPlan, savedPlanSchema } from '@/core/practice/plan/savedPlan';
-import { announce } from './changes';
-import { db } from './db';
+import { announce } from '@/storage/changes';
+import { db } from '@/storage/db';
 
 /** Plans the learner keeps, the one saved last first; without those in the bin. */
 export async function listSavedPlans(): Promise<SavedPlan[]> {

@@ -2,10 +2,10 @@
 import { useEffect, useState } from 'react';
 import { catalogued } from '@/core/figure/catalogue/catalogue';
 import { parsePictureReference } from '@/core/references/picture';
-import { loadImage } from './images';
-import { pictureThumbnail } from './pictureThumbnail';
-import { smallPictureUrl } from './references';
-import { useIsHidden } from './hiddenReference';
+import { loadImage } from '@/storage/images';
+import { pictureThumbnail } from '@/storage/pictures/pictureThumbnail';
+import { smallPictureUrl } from '@/storage/references/references';
+import { useIsHidden } from '@/storage/references/hiddenReference';
 import { useCovered } from './useCovered';
 
 /** An address for what `load` gives for a key, given back when no longer shown. `load` must stay the same function. */
@@ -37,7 +37,7 @@ export const useImageUrl = (key: string | undefined): string | undefined => useB
 
 // Loaded only where a figure that did not ship is shown: it brings the worker's client along.
 const drawFigure = async (referenceId: string, covered: boolean): Promise<Blob> =>
-  (await import('./smallFigures')).smallFigure(referenceId, covered);
+  (await import('@/storage/references/smallFigures')).smallFigure(referenceId, covered);
 const plain = (referenceId: string): Promise<Blob | undefined> => pictureThumbnail(referenceId, false);
 const veiled = (referenceId: string): Promise<Blob | undefined> => pictureThumbnail(referenceId, true);
 const drawBare = (referenceId: string): Promise<Blob> => drawFigure(referenceId, false);
