@@ -18,8 +18,8 @@ vi.mock('@/workers/clients', () => ({
     };
   },
 }));
-const { openRun } = await import('@/features/run/controller');
-const { createSessionClock } = await import('@/features/run/sessionClock');
+const { openRun } = await import('@/features/run/session/controller');
+const { createSessionClock } = await import('@/features/run/session/sessionClock');
 
 let monoMs = 5000;
 let wallMs = 1_764_000_000_000;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { STUDIO } from '@/core/figure/picture/appearance';
-import { figureQueue } from '@/features/run/figureQueue';
+import { figureQueue } from '@/features/run/stage/figureQueue';
 import type { Client } from '@/workers/clients';
 import type { FigureApi } from '@/workers/figure.worker';
 

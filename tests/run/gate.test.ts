@@ -6,7 +6,7 @@ import { startSession } from '@/storage/sessions/startSession';
 import { planOf, poses } from '../core/plans';
 
 vi.mock('@/workers/clients', () => ({ startClock: () => () => undefined }));
-const { createGate } = await import('@/features/run/runGate');
+const { createGate } = await import('@/features/run/session/openGate');
 type Gate = ReturnType<typeof createGate>;
 
 /** The one lock of a browser, as tabs see it. */

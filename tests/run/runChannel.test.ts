@@ -4,9 +4,9 @@ import type { RunEvent } from '@/core/clock/log';
 import { stateOnTimeline } from '@/core/clock/run';
 import type { Session } from '@/core/journal/session';
 import { expandPlan } from '@/core/practice/time/timeline';
-import { type Aids, NO_AIDS } from '@/features/run/aids';
-import type { Run, Said } from '@/features/run/controller';
-import { followRun, shareRun } from '@/features/run/runChannel';
+import { type Aids, NO_AIDS } from '@/features/run/stage/aids';
+import type { Run, Said } from '@/features/run/session/controller';
+import { followRun, shareRun } from '@/features/run/session/runChannel';
 import { planOf, poses } from '../core/plans';
 
 const plan = planOf(poses(2));

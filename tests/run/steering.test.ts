@@ -1,6 +1,6 @@
 import { describe, expect, it, vi } from 'vitest';
 import { exerciseById } from '@/core/practice/exercises';
-import { allowedAids, filterOfAids, NO_AIDS, pressAid, withView } from '@/features/run/aids';
+import { allowedAids, filterOfAids, NO_AIDS, pressAid, withView } from '@/features/run/stage/aids';
 import { midiCode, pressedSince } from '@/ui/input/pedals';
 import { keyFor, keyName, STEERABLE } from '@/ui/input/steering';
 

@@ -21,7 +21,7 @@ import {
   poseNotes,
   previewOf,
   promptOf,
-} from '@/features/run/words';
+} from '@/features/run/words/words';
 import { showsReference } from '@/core/practice/rules/showsReference';
 import { body, lines, planOf, poses, rest } from '../core/plans';
 

@@ -6,7 +6,7 @@ import { KindOfRoom } from '@/features/room/KindOfRoom';
 import { LearnKeys } from '@/features/room/LearnKeys';
 import { ScreenSize } from '@/features/room/ScreenSize';
 import { SoundAndVoice } from '@/features/room/SoundAndVoice';
-import { RunControls } from '@/features/run/RunControls';
+import { RunControls } from '@/features/run/steer/RunControls';
 import { PLAIN_ROOM, type Room } from '@/storage/sessions/room';
 import { STEERABLE } from '@/ui/input/steering';
 import { pressedOf, textOf } from './markup';

@@ -46,12 +46,12 @@ export function SaveFigure({
   };
   const png = async (): Promise<void> => {
     if (!picture) return;
-    const { pngWithPose } = await import('./saveFigure');
+    const { pngWithPose } = await import('./figureFiles');
     const [figure] = await withWorker((api) => api.describe([id]));
     download(await pngWithPose(picture, JSON.stringify(figure)), `${fileName(name)}.png`);
   };
   const key = async (): Promise<void> => {
-    const { svgFile } = await import('./saveFigure');
+    const { svgFile } = await import('./figureFiles');
     if (svg.current) download(svgFile(svg.current), `${fileName(name)}-answer-key.svg`);
   };
   const model = async (): Promise<void> => {

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef } from 'react';
 import type { CueKind } from '@/core/clock/cues';
-import type { Run } from './controller';
+import type { Run } from './session/controller';
 
 interface Flash {
   opacity: number;

@@ -3,9 +3,9 @@ import { useRouter } from 'next/navigation';
 import { type ReactNode, useEffect, useState, useSyncExternalStore } from 'react';
 import { PLAIN_ROOM, useRoom } from '@/storage/sessions/room';
 import { unlockSound } from '@/ui/sound/cuePlayer';
-import { createGate } from './runGate';
+import { createGate } from './session/openGate';
 import { RunScreen } from './RunScreen';
-import { keepAwake } from './wakeLock';
+import { keepAwake } from './session/wakeLock';
 
 /** The session, or why there is none to see. */
 export function RunGate() {

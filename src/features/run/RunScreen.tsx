@@ -24,27 +24,27 @@ import { Notice } from '@/ui/Notice';
 import { Ribbon } from '@/ui/ribbon/Ribbon';
 import { cueVolume, soundIsOn, unlockSound } from '@/ui/sound/cuePlayer';
 import { useNow } from '@/ui/useNow';
-import { type Aids, drawsFromNothing, NO_AIDS, pressAid } from './aids';
-import type { Run } from './controller';
+import { type Aids, drawsFromNothing, NO_AIDS, pressAid } from './stage/aids';
+import type { Run } from './session/controller';
 import { CueFlash } from './CueFlash';
-import { HeldCard } from './HeldCard';
-import { shareRun } from './runChannel';
-import { RunControls } from './RunControls';
-import { RunStage } from './RunStage';
-import { CLOCKS } from './segmentProps';
-import { SegmentWords } from './SegmentWords';
-import { useDrawnKey } from './useDrawnKey';
-import { usePictures } from './usePictures';
-import { useRunProblem, useRunState } from './useRun';
-import { useRunKeys } from './useRunKeys';
-import { useTimeLeft } from './useTimeLeft';
-import { useViewing } from './useViewing';
-import { useVoice } from './useVoice';
-import { announcement, comingReferences, previewOf, takesStartPoint } from './words';
+import { HeldCard } from './steer/HeldCard';
+import { shareRun } from './session/runChannel';
+import { RunControls } from './steer/RunControls';
+import { RunStage } from './stage/RunStage';
+import { CLOCKS } from './words/segmentProps';
+import { SegmentWords } from './words/SegmentWords';
+import { useDrawnKey } from './stage/useDrawnKey';
+import { usePictures } from './stage/usePictures';
+import { useRunProblem, useRunState } from './session/useRun';
+import { useRunKeys } from './steer/useRunKeys';
+import { useTimeLeft } from './session/useTimeLeft';
+import { useViewing } from './stage/useViewing';
+import { useVoice } from './words/useVoice';
+import { announcement, comingReferences, previewOf, takesStartPoint } from './words/words';
 
 // Shown now and then: fetched when needed.
-const AidsTray = dynamic(() => import('./AidsTray').then((m) => m.AidsTray));
-const KeysCard = dynamic(() => import('./KeysCard').then((m) => m.KeysCard));
+const AidsTray = dynamic(() => import('./stage/AidsTray').then((m) => m.AidsTray));
+const KeysCard = dynamic(() => import('./steer/KeysCard').then((m) => m.KeysCard));
 const Pocket = dynamic(() => import('./Pocket').then((m) => m.Pocket));
 
 /** The second window: picture and clock, for a television or a projector. */

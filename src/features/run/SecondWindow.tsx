@@ -12,20 +12,20 @@ import { runningSession } from '@/storage/sessions/sessions';
 import { useStored } from '@/storage/hooks/useStored';
 import { EdgeClock } from '@/ui/EdgeClock';
 import { useNow } from '@/ui/useNow';
-import { NO_AIDS } from './aids';
-import type { Run } from './controller';
+import { NO_AIDS } from './stage/aids';
+import type { Run } from './session/controller';
 import { CueFlash } from './CueFlash';
-import { plainKey } from './plainKey';
-import { type Follower, followRun } from './runChannel';
-import { RunStage } from './RunStage';
-import { SegmentWords } from './SegmentWords';
-import { useDrawnKey } from './useDrawnKey';
-import { useKeys } from './useKeys';
-import { usePictures } from './usePictures';
-import { useRunState } from './useRun';
-import { useTimeLeft } from './useTimeLeft';
-import { useViewing } from './useViewing';
-import { comingReferences, poseCount, previewOf } from './words';
+import { plainKey } from './steer/plainKey';
+import { type Follower, followRun } from './session/runChannel';
+import { RunStage } from './stage/RunStage';
+import { SegmentWords } from './words/SegmentWords';
+import { useDrawnKey } from './stage/useDrawnKey';
+import { useKeys } from './steer/useKeys';
+import { usePictures } from './stage/usePictures';
+import { useRunState } from './session/useRun';
+import { useTimeLeft } from './session/useTimeLeft';
+import { useViewing } from './stage/useViewing';
+import { comingReferences, poseCount, previewOf } from './words/words';
 
 /** The same session in another window: picture and clock, or for a room with a model the clock alone. */
 export function SecondWindow() {

@@ -7,7 +7,7 @@ import { poseExercise } from '@/core/practice/rules/poseExercise';
 import type { Plan } from '@/core/practice/plan/schema';
 import type { Room } from '@/storage/sessions/room';
 import { say } from '@/ui/sound/voice';
-import type { Run } from './controller';
+import type { Run } from '@/features/run/session/controller';
 import { announcement } from './words';
 
 /** Speaks what begins, the warning and the end, where that is wanted; the tones sound in any case. */

@@ -1,4 +1,4 @@
-import type { Command, Run } from './controller';
+import type { Command, Run } from '@/features/run/session/controller';
 
 const COMMANDS: Readonly<Record<string, Command>> = {
   ArrowRight: 'next',

@@ -1,6 +1,6 @@
 import { gripFor } from '@/core/practice/rules/grips';
 import type { LINE_MOTIFS } from '@/core/practice/start/warmUp';
-import { RunButton } from './RunButton';
+import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
 import { MOTIF_PATHS, pagesBefore, poseCount } from './words';
 

@@ -3,7 +3,7 @@ import type { RunEvent } from '@/core/clock/log';
 import { stateOnTimeline } from '@/core/clock/run';
 import type { Session } from '@/core/journal/session';
 import { expandPlan } from '@/core/practice/time/timeline';
-import type { Aids } from './aids';
+import type { Aids } from '@/features/run/stage/aids';
 import { createListeners } from './listeners';
 import { type Command, momentKey, type Run, type Said } from './controller';
 

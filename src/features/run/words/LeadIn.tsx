@@ -7,10 +7,10 @@ import { measuringLocked } from '@/core/practice/rules/measuring';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { referenceOf } from '@/core/practice/rules/showsReference';
 import { knownFacts } from '@/storage/references/references';
-import { adjustableSegment } from './controller';
+import { adjustableSegment } from '@/features/run/session/controller';
 import { GapQuestions } from './GapQuestions';
 import { MarkKinds } from './MarkKinds';
-import { RunButton } from './RunButton';
+import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
 import { attemptWords, cueOf, eitherOf, nextPose, poseCount, poseNotes } from './words';
 

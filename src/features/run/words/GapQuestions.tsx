@@ -4,7 +4,7 @@ import { visitSpentMs } from '@/core/clock/account';
 import type { Visit } from '@/core/clock/visit';
 import { asksWhole } from '@/core/practice/rules/asksWhole';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
-import { RunButton } from './RunButton';
+import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
 
 /** Two taps between poses, answered or not: whether the figure was whole, and how the line was. */

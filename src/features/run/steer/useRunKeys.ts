@@ -3,7 +3,7 @@ import { useCallback, useRef } from 'react';
 import type { Exercise } from '@/core/practice/exercises/exercise';
 import { countsPeeks } from '@/core/practice/exercises/exercise';
 import type { Segment } from '@/core/practice/time/timeline';
-import type { Run } from './controller';
+import type { Run } from '@/features/run/session/controller';
 import { plainKey } from './plainKey';
 import { useKeys } from './useKeys';
 

@@ -1,7 +1,7 @@
 import { clockDigits } from '@/core/practice/time/duration';
 import { Breathing } from './Breathing';
 import { GapQuestions } from './GapQuestions';
-import { RunButton } from './RunButton';
+import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
 import { useReferenceName } from './useReferenceName';
 import { nextPose, poseCount } from './words';

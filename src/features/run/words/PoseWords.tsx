@@ -11,7 +11,7 @@ import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { isDrawing, referenceOf, showsReference } from '@/core/practice/rules/showsReference';
 import { counted } from '@/core/words';
 import { MarkKinds } from './MarkKinds';
-import { RunButton } from './RunButton';
+import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
 import { useReferenceName } from './useReferenceName';
 import { attemptWords, poseCount, poseNotes, promptOf, takesStartPoint } from './words';

@@ -1,7 +1,7 @@
 import type { RunState } from '@/core/clock/run';
 import type { Plan } from '@/core/practice/plan/schema';
 import type { Segment } from '@/core/practice/time/timeline';
-import type { Command, Said } from './controller';
+import type { Command, Said } from '@/features/run/session/controller';
 
 /** How large the clock stands, or that it is put away. */
 export const CLOCKS = ['large', 'small', 'none'] as const;
