@@ -1,4 +1,5 @@
 import type { NextConfig } from 'next';
+import { PERMISSIONS } from './src/security/permissions';
 
 const config: NextConfig = {
   reactStrictMode: true,
@@ -11,6 +12,16 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true },
   headers: () =>
     Promise.resolve([
+      // What a page may use is named; everything else is shut.
+      {
+        source: '/:path*',
+        headers: [
+          { key: 'X-Content-Type-Options', value: 'nosniff' },
+          { key: 'Referrer-Policy', value: 'no-referrer' },
+          { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
+          { key: 'Permissions-Policy', value: PERMISSIONS },
+        ],
+      },
       // Dedicated workers take the policy of their own script response, not the page's.
       {
         source: '/_next/static/:path*',

@@ -7,24 +7,38 @@ export const run = (command, args, options = {}) =>
 
 const age = (file) => statSync(file).mtimeMs;
 
+/** One line a step: what it is, and what it printed only if it fails. */
+function quietly(words, command, args, options = {}) {
+  process.stdout.write(`${words} … `);
+  const beganMs = Date.now();
+  const { status, stdout, stderr } = spawnSync(command, args, {
+    encoding: 'utf8',
+    maxBuffer: 64 * 1024 ** 2,
+    ...options,
+  });
+  const ok = status === 0;
+  console.log(ok ? `done in ${Math.round((Date.now() - beganMs) / 1000)} s` : 'failed');
+  if (!ok) console.error(`${stdout ?? ''}${stderr ?? ''}`);
+  return ok;
+}
+
 /** Install the packages of the lock file when they are missing or older than it. */
 export function ensurePackages() {
   const installed = 'node_modules/.package-lock.json';
   if (existsSync(installed) && age(installed) >= age('package-lock.json')) return;
-  console.log('Installing packages.');
-  if (run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund']) !== 0)
+  if (!quietly('Installing packages', 'npm', ['ci', '--include=dev', '--no-audit', '--no-fund']))
     fail('The packages could not be installed.');
 }
 
-/** Install Chromium from Debian when it is missing and this user may. */
+/** Install Chromium from Debian when it is missing and this user may; nothing beside what it needs to run. */
 export function ensureChromium() {
   if (process.env.CHROMIUM ?? existsSync('/usr/bin/chromium')) return;
   if (process.getuid?.() !== 0)
     fail('The tests need Chromium: install the Debian package "chromium" (apt-get install chromium).');
-  console.log('Installing Chromium.');
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-  run('apt-get', ['update', '-q'], { env });
-  if (run('apt-get', ['install', '-y', '-q', 'chromium'], { env }) !== 0)
+  quietly('Reading Debian’s package lists', 'apt-get', ['update', '-q'], { env });
+  const install = ['install', '-y', '-q', '--no-install-recommends', '--no-upgrade', 'chromium'];
+  if (!quietly('Installing Chromium', 'apt-get', install, { env }))
     fail('Chromium could not be installed from Debian’s packages.');
 }
 

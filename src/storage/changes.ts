@@ -1,4 +1,4 @@
-import type { Store } from './db';
+import type { Store } from './stores';
 
 /** Tells every view, in this tab and others, that a store changed. */
 interface Change {

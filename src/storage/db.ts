@@ -1,140 +1,121 @@
-import {
-  type DBSchema,
-  type IDBPDatabase,
-  type IDBPObjectStore,
-  type IDBPTransaction,
-  openDB,
-  type StoreNames,
-} from 'idb';
-import type { Page, Session } from '@/core/journal/session';
-import type { Viewing } from '@/core/journal/viewing';
-import type { Body } from '@/core/body/body';
-import type { ImageProblem } from '@/core/references/imageFile';
-import type { SavedPlan } from '@/core/practice/plan/savedPlan';
-import { type Picture, pictureSchema, type PictureSet, type Rights } from '@/core/references/picture';
+import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB, type StoreNames } from 'idb';
+import type * as z from 'zod/mini';
+import { mendRecord, mendSettings } from '@/core/interchange/mend';
+import { KIND_WORDS, RECORD_KINDS, type RecordKind } from '@/core/interchange/records';
+import { isSettingName, SETTINGS, type Settings } from '@/core/settings';
+import { counted } from '@/core/words';
+import { type Store, STORE_SCHEMAS, type Stored } from './stores';
 
-export interface Settings {
-  /** Minutes chosen last on Today. */
-  minutes: number;
-  /** The set chosen last on Today. */
-  setId: string;
-  /** 0 to 1. */
-  volume: number;
-  /** The demo learner was put in (or deliberately left out): never again by itself. */
-  seeded: boolean;
-  /** Figures wear close-fitting cover everywhere: for shared screens. */
-  covered: boolean;
-  /** How the figure's page was left, as JSON. */
-  figurePage: string;
-  /** How the library was left, as JSON. */
-  libraryPage: string;
-  /** Time spent choosing pictures since the last session, ms. */
-  choosingMs: number;
-  /** The plan being built, as JSON. */
-  planDraft: string;
-  /** What was asked for on the Plan page, as JSON. */
-  planAsk: string;
-  /** The room drawn in: how sessions look, sound and are steered, as JSON. */
-  room: string;
-}
-
-/** Files that were given together. */
-export interface Batch {
-  id: string;
-  /** The set they go into; null for the library alone. */
-  setId: string | null;
-  startedAtMs: number;
-  total: number;
-  /** Looked at: added, already there or left out. */
-  done: number;
-  added: number;
-  /** Added ones, for undoing and for setting rights of all at once. */
-  pictureIds: string[];
-  problems: { name: string; problem: ImageProblem }[];
-  /** Sentences about files that were taken in but are worth a word. */
-  notes: string[];
-  state: 'running' | 'paused' | 'canceled' | 'done';
-  rights: Rights | null;
-  /** The learner has read the report. */
-  seen: boolean;
-}
-
-/** A file that waits to be prepared. */
-export interface Waiting {
-  id: string;
-  batchId: string;
-  position: number;
-  name: string;
-  /** Missing for one that was not copied in time: it cannot be read any more after a reload. */
-  file?: File;
-  /** Its place in a folder that stays on disk. */
-  inFolder?: Picture['inFolder'];
-}
-
-/** An image within the record: for thumbnails, since browsers keep each blob as a file of its own. */
-export interface SmallImage {
-  type: string;
-  bytes: ArrayBuffer;
-}
-
-/** A folder on disk that a set mirrors. */
-export interface Folder {
-  id: string;
-  name: string;
-  setId: string;
-  handle: FileSystemDirectoryHandle;
-}
-
-interface Render {
-  image: Blob;
-  usedAtMs: number;
-}
-
+type Plain<S extends Store> = { key: string; value: Stored<S> };
 export interface FoxDb extends DBSchema {
-  sessions: { key: string; value: Session; indexes: { byStart: number } };
-  pages: { key: string; value: Page; indexes: { bySession: string } };
-  sets: { key: string; value: PictureSet };
-  pictures: { key: string; value: Picture; indexes: { bySet: string; byHash: string } };
-  /** Bodies found or set in pictures, by the picture's id. */
-  bodies: { key: string; value: Body };
-  batches: { key: string; value: Batch };
-  waiting: { key: string; value: Waiting; indexes: { byBatch: [string, number] } };
-  folders: { key: string; value: Folder };
-  /** Images apart from records: `page/<id>`, `picture/<id>`, `thumbnail/<id>`. */
-  images: { key: string; value: Blob | SmallImage };
-  /** Rendered views of figures by reference id; a cache, rebuilt at will. */
-  renders: { key: string; value: Render };
-  /** Plans the learner keeps. */
-  plans: { key: string; value: SavedPlan };
-  /** How references were seen last, by the reference's id. */
-  viewings: { key: string; value: Viewing };
+  sessions: Plain<'sessions'> & { indexes: { byStart: number } };
+  pages: Plain<'pages'> & { indexes: { bySession: string } };
+  sets: Plain<'sets'>;
+  pictures: Plain<'pictures'> & { indexes: { bySet: string; byHash: string } };
+  bodies: Plain<'bodies'>;
+  batches: Plain<'batches'>;
+  waiting: Plain<'waiting'> & { indexes: { byBatch: [string, number] } };
+  folders: Plain<'folders'>;
+  images: Plain<'images'>;
+  renders: Plain<'renders'>;
+  plans: Plain<'plans'>;
+  viewings: Plain<'viewings'>;
   settings: { key: string; value: Settings[keyof Settings] };
+  unreadable: Plain<'unreadable'>;
 }
-export const STORES = [
-  'sessions',
-  'pages',
-  'sets',
-  'pictures',
-  'bodies',
-  'images',
-  'renders',
-  'settings',
-  'batches',
-  'waiting',
-  'folders',
-  'plans',
-  'viewings',
-] as const;
-export type Store = (typeof STORES)[number];
 
 const DB_NAME = 'fox-minute';
-const DB_VERSION = 4;
+const DB_VERSION = 5;
 
-type PicturesUpgraded = IDBPObjectStore<FoxDb, StoreNames<FoxDb>[], 'pictures', 'versionchange'>;
-async function upgradePictures(pictures: PicturesUpgraded): Promise<void> {
-  for (let cursor = await pictures.openCursor(); cursor; cursor = await cursor.continue())
-    await cursor.update(pictureSchema.parse(cursor.value));
+/** A value as its store's schema has it. @throws ZodError for anything the store must not hold. */
+function checked(store: Store, value: unknown, key: string | undefined): unknown {
+  if (store === 'settings' && (key === undefined || !isSettingName(key)))
+    throw new Error(`There is no setting “${key ?? ''}”.`);
+  const schema: z.ZodMiniType =
+    store === 'settings' ? SETTINGS[key as keyof Settings] : (STORE_SCHEMAS[store] as z.ZodMiniType);
+  return schema.parse(value);
 }
+
+/**
+ * The one door into the database: a value is written only as its store's schema has it (the linter lets nothing else write).
+ * @param key For stores whose records do not carry their own: images, renders, settings.
+ * @throws ZodError when the value is not what the store holds.
+ */
+export async function put<S extends Store>(
+  tx: WriteTransaction,
+  store: S,
+  value: FoxDb[S]['value'],
+  key?: string,
+): Promise<void> {
+  await tx.objectStore(store).put(checked(store, value, key) as never, key);
+}
+
+/**
+ * Change one record by what it was, in a transaction of its own: two changes at once do not undo each other.
+ * @param change Gives the record as it shall be; undefined leaves it.
+ */
+export async function changeRecord<S extends Store>(
+  store: S,
+  key: string,
+  change: (before: FoxDb[S]['value'] | undefined) => FoxDb[S]['value'] | undefined,
+  {
+    named = false,
+    ...options
+  }: IDBTransactionOptions & { /** The record does not carry its key. */ named?: boolean } = {},
+): Promise<void> {
+  await atomically(
+    [store],
+    async (tx) => {
+      const after = change(await tx.objectStore(store).get(key));
+      if (after !== undefined) await put(tx, store, after, named ? key : undefined);
+    },
+    options,
+  );
+}
+
+type Upgrade = IDBPTransaction<FoxDb, StoreNames<FoxDb>[], 'versionchange'>;
+
+/** Records that versions before could write and this one could not read are made readable, or kept apart; what was done is told. */
+async function mendKept(tx: Upgrade): Promise<void> {
+  const told: string[] = [];
+  for (const kind of RECORD_KINDS) told.push(...(await mendStore(tx, kind)));
+  const store = tx.objectStore('settings');
+  const names = await store.getAllKeys();
+  const { value, told: ofSettings } = mendSettings(
+    Object.fromEntries(await Promise.all(names.map(async (name) => [name, await store.get(name)] as const))),
+  );
+  for (const name of names) if (!(name in value)) await store.delete(name);
+  told.push(...ofSettings);
+  if (told.length > 0) await store.put(JSON.stringify(told), 'mended');
+}
+
+async function mendStore(tx: Upgrade, kind: RecordKind): Promise<string[]> {
+  const told: string[] = [];
+  let unreadable = 0;
+  for (let cursor = await tx.objectStore(kind).openCursor(); cursor; cursor = await cursor.continue()) {
+    const mended = mendRecord(kind, cursor.value);
+    if (!mended) {
+      unreadable++;
+      await tx
+        .objectStore('unreadable')
+        .put({ id: `${kind}/${cursor.key}`.slice(0, 64), store: kind, value: cursor.value });
+      await cursor.delete();
+      continue;
+    }
+    told.push(...mended.told);
+    await cursor.update(mended.value as typeof cursor.value);
+  }
+  if (unreadable > 0)
+    told.push(
+      `${counted(unreadable, KIND_WORDS[kind])} could not be read and ${unreadable === 1 ? 'is' : 'are'} kept apart.`,
+    );
+  return told;
+}
+
+/** An older version of the program in another tab keeps the database from being brought up to date. */
+let blockedListener: (() => void) | undefined;
+export const onBlocked = (listener: () => void): void => void (blockedListener = listener);
+const announceBlocked = (): void => blockedListener?.();
 
 let handle: Promise<IDBPDatabase<FoxDb>> | undefined;
 
@@ -161,10 +142,15 @@ export function db(): Promise<IDBPDatabase<FoxDb>> {
         pictures.deleteIndex('bySet');
         pictures.createIndex('bySet', 'setIds', { multiEntry: true });
         pictures.createIndex('byHash', 'hash');
-        void upgradePictures(pictures);
       }
       if (oldVersion < 3) database.createObjectStore('plans', { keyPath: 'id' });
       if (oldVersion < 4) database.createObjectStore('viewings', { keyPath: 'id' });
+      if (oldVersion < 5) database.createObjectStore('unreadable', { keyPath: 'id' });
+      // One transaction for all of it: whatever fails leaves the database as it was, and the page says so.
+      if (oldVersion > 0) mendKept(tx).catch(() => tx.abort());
+    },
+    blocked() {
+      announceBlocked();
     },
     blocking(_current, _blocked, event) {
       (event.target as IDBDatabase).close();
@@ -183,8 +169,12 @@ export function db(): Promise<IDBPDatabase<FoxDb>> {
 export type WriteTransaction = IDBPTransaction<FoxDb, Store[], 'readwrite'>;
 
 /** Write to several stores, all or nothing: whatever fails, at once or later, undoes the rest. */
-export async function atomically<T>(stores: readonly Store[], write: (tx: WriteTransaction) => Promise<T>): Promise<T> {
-  const tx = (await db()).transaction([...stores], 'readwrite');
+export async function atomically<T>(
+  stores: readonly Store[],
+  write: (tx: WriteTransaction) => Promise<T>,
+  options?: IDBTransactionOptions,
+): Promise<T> {
+  const tx = (await db()).transaction([...stores], 'readwrite', options);
   try {
     const result = await write(tx);
     await tx.done;

@@ -1,27 +1,45 @@
-import type { Records } from '@/core/interchange/archive';
+import { noRecords, type ArchivedImage, type Records } from '@/core/interchange/archive';
+import { RECORD_KINDS } from '@/core/interchange/records';
 import { announce } from './changes';
-import { atomically, db, STORES } from './db';
+import { atomically, db, type FoxDb, put } from './db';
+import { STORES } from './stores';
 
 /** What goes out and comes back: everything but caches and what is under way. */
-const KEPT = ['sessions', 'pages', 'sets', 'pictures', 'bodies', 'plans', 'viewings', 'settings', 'images'] as const;
+const KEPT = [...RECORD_KINDS, 'settings', 'images'] as const;
 
 /** All records, the bin included; images are read one by one with their keys. */
 export async function readRecords(): Promise<{ records: Records; imageKeys: string[] }> {
   const tx = (await db()).transaction(KEPT);
-  const [sessions, pages, sets, pictures, bodies, plans, viewings, names, values, imageKeys] = await Promise.all([
-    tx.objectStore('sessions').getAll(),
-    tx.objectStore('pages').getAll(),
-    tx.objectStore('sets').getAll(),
-    tx.objectStore('pictures').getAll(),
-    tx.objectStore('bodies').getAll(),
-    tx.objectStore('plans').getAll(),
-    tx.objectStore('viewings').getAll(),
+  const [kinds, names, values, imageKeys] = await Promise.all([
+    Promise.all(RECORD_KINDS.map(async (kind) => [kind, await tx.objectStore(kind).getAll()] as const)),
     tx.objectStore('settings').getAllKeys(),
     tx.objectStore('settings').getAll(),
     tx.objectStore('images').getAllKeys(),
   ]);
   const settings = Object.fromEntries(names.map((name, i) => [name, values[i]]));
-  return { records: { sessions, pages, sets, pictures, bodies, plans, viewings, settings }, imageKeys };
+  return { records: { ...noRecords(), ...Object.fromEntries(kinds), settings }, imageKeys };
+}
+
+/** How much is kept: records of each kind, and what could not be read by this version and is kept apart. */
+export async function countKept(): Promise<Record<(typeof RECORD_KINDS)[number] | 'unreadable', number>> {
+  const kinds = [...RECORD_KINDS, 'unreadable'] as const;
+  const tx = (await db()).transaction(kinds);
+  const counts = await Promise.all(kinds.map((kind) => tx.objectStore(kind).count()));
+  return Object.fromEntries(kinds.map((kind, i) => [kind, counts[i]])) as Awaited<ReturnType<typeof countKept>>;
+}
+
+/** Records that could not be read, as they were, as JSON. */
+export async function unreadableJson(): Promise<string> {
+  return JSON.stringify(await (await db()).getAll('unreadable'), null, 1);
+}
+
+/** Ids of an archive's records that are here already. */
+export async function countHere(records: Records): Promise<number> {
+  const tx = (await db()).transaction(RECORD_KINDS);
+  const found = await Promise.all(
+    RECORD_KINDS.flatMap((kind) => records[kind].map(({ id }) => tx.objectStore(kind).getKey(id))),
+  );
+  return found.filter((key) => key !== undefined).length;
 }
 
 export interface PutBack {
@@ -31,36 +49,31 @@ export interface PutBack {
 }
 
 /** Put records and images back in one transaction: all or nothing, and nothing that is already here is touched. */
-export async function putRecords(records: Records, images: readonly { key: string; image: Blob }[]): Promise<PutBack> {
+export async function putRecords(records: Records, images: readonly ArchivedImage[]): Promise<PutBack> {
   const result = await atomically(KEPT, async (tx): Promise<PutBack> => {
     const counts: PutBack = { added: 0, kept: 0 };
-    for (const store of ['sessions', 'pages', 'sets', 'pictures', 'plans'] as const)
-      for (const record of records[store]) {
-        const here = (await tx.objectStore(store).getKey(record.id)) !== undefined;
-        if (!here) await tx.objectStore(store).put(record);
+    for (const kind of RECORD_KINDS)
+      for (const record of records[kind]) {
+        const here = (await tx.objectStore(kind).getKey(record.id)) !== undefined;
+        if (!here) await put(tx, kind, record);
         counts[here ? 'kept' : 'added']++;
       }
-    for (const body of records.bodies)
-      if ((await tx.objectStore('bodies').getKey(body.id)) === undefined) await tx.objectStore('bodies').put(body);
-    for (const viewing of records.viewings)
-      if ((await tx.objectStore('viewings').getKey(viewing.id)) === undefined)
-        await tx.objectStore('viewings').put(viewing);
     for (const { key, image } of images)
-      if ((await tx.objectStore('images').getKey(key)) === undefined) await tx.objectStore('images').put(image, key);
+      if ((await tx.objectStore('images').getKey(key)) === undefined) await put(tx, 'images', image, key);
     for (const [name, value] of Object.entries(records.settings))
       if ((await tx.objectStore('settings').getKey(name)) === undefined)
-        await tx.objectStore('settings').put(value, name);
+        await put(tx, 'settings', value as FoxDb['settings']['value'], name);
     return counts;
   });
-  announce('sessions', 'pages', 'sets', 'pictures', 'bodies', 'plans', 'viewings', 'settings');
+  announce(...KEPT);
   return result;
 }
 
 /** Delete everything in one transaction. Stays empty: the demo learner does not come back by itself. */
 export async function wipeEverything(): Promise<void> {
-  const tx = (await db()).transaction(STORES, 'readwrite');
-  for (const store of STORES) await tx.objectStore(store).clear();
-  await tx.objectStore('settings').put(true, 'seeded');
-  await tx.done;
+  await atomically(STORES, async (tx) => {
+    for (const store of STORES) await tx.objectStore(store).clear();
+    await put(tx, 'settings', true, 'seeded');
+  });
   announce(...STORES);
 }

@@ -1,4 +1,5 @@
-import { db, type SmallImage } from './db';
+import { db } from './db';
+import type { SmallImage } from './stores';
 
 export const imageKey = (kind: 'page' | 'picture' | 'thumbnail', id: string): string => `${kind}/${id}`;
 

@@ -1,7 +1,7 @@
 import { isDemoSession } from '@/core/demoLearner';
 import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { announce } from './changes';
-import { atomically, db } from './db';
+import { atomically, db, put } from './db';
 import { imageKey } from './images';
 
 /** Put the demo learner's past sessions in. What is already there stays. */
@@ -12,12 +12,11 @@ export async function addDemoLearner(nowMs: number): Promise<void> {
     import('./references/references'),
   ]);
   const sessions = demoSessions(shippedReferences(BUILT_IN_SET_ID) ?? [], nowMs);
-  const tx = (await db()).transaction(['sessions', 'settings'], 'readwrite');
-  for (const session of sessions)
-    if ((await tx.objectStore('sessions').getKey(session.id)) === undefined)
-      await tx.objectStore('sessions').put(session);
-  await tx.objectStore('settings').put(true, 'seeded');
-  await tx.done;
+  await atomically(['sessions', 'settings'], async (tx) => {
+    for (const session of sessions)
+      if ((await tx.objectStore('sessions').getKey(session.id)) === undefined) await put(tx, 'sessions', session);
+    await put(tx, 'settings', true, 'seeded');
+  });
   announce('sessions', 'settings');
 }
 
@@ -54,4 +53,10 @@ export async function removeDemoLearner(): Promise<void> {
 /** How many of the demo learner's sessions are here. */
 export async function countDemoSessions(): Promise<number> {
   return (await (await db()).getAllKeys('sessions')).filter((id) => isDemoSession(id)).length;
+}
+
+/** Whether the demo learner's sessions are what is looked at: none of the learner's own is here. */
+export async function demoIsShowing(): Promise<boolean> {
+  const ids = await (await db()).getAllKeys('sessions');
+  return ids.length > 0 && ids.every((id) => isDemoSession(id));
 }

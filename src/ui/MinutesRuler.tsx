@@ -1,9 +1,10 @@
 'use client';
+import { LONGEST_SESSION_MINUTES, SHORTEST_SESSION_MINUTES } from '@/core/practice/start/minutes';
 import { useWidth } from './useWidth';
 import { brushBand, brushStroke } from './brush';
 
-const MIN = 1;
-const MAX = 180;
+const MIN = SHORTEST_SESSION_MINUTES;
+const MAX = LONGEST_SESSION_MINUTES;
 /** Room at both ends, pixels. */
 const PAD = 8;
 const MARKS = [1, 2, 3, 5, 7, 10, 15, 20, 30, 45, 60, 90, 120, 180];

@@ -1,41 +1,66 @@
 import * as Comlink from 'comlink';
-import { type ArchivedImage, ArchiveError, readArchive, type Records, writeArchive } from '@/core/interchange/archive';
+import {
+  type ArchivedImage,
+  ArchiveError,
+  type ReadArchive,
+  readArchive,
+  type Records,
+  writeArchive,
+} from '@/core/interchange/archive';
+import { openOutFile, tidyOutFiles } from './outFile';
 import { sha256 } from './sha256';
 
-export type ReadResult =
-  { ok: true; records: Records; images: { key: string; image: Blob }[] } | { ok: false; sentence: string };
+export type ReadResult = { ok: true; archive: ReadArchive } | { ok: false; sentence: string };
+
+/** How far it is: `reading` is looking through what was written, or what is to be put in. */
+export interface Progress {
+  stage: 'writing' | 'reading';
+  done: number;
+  total: number;
+}
 
 const api = {
   /**
+   * Write an archive, then read it back and check it.
    * @param load Fetches one image by its key from the storage of the page.
-   * @param onImage Called after each image with how many are done.
+   * @throws when what was written is not what was to be written
    */
   async write(
     records: Records,
     imageKeys: string[],
-    exportedAtMs: number,
+    nowMs: number,
     load: (key: string) => Promise<Blob | undefined>,
-    onImage: (done: number) => void,
+    onProgress: (progress: Progress) => void,
   ): Promise<Blob> {
-    async function* images(): AsyncGenerator<ArchivedImage> {
+    await tidyOutFiles(nowMs).catch(() => undefined);
+    let images = 0;
+    async function* loadAll(): AsyncGenerator<ArchivedImage> {
       for (const [i, key] of imageKeys.entries()) {
-        const blob = await load(key);
-        if (blob) yield { key, type: blob.type, bytes: new Uint8Array(await blob.arrayBuffer()) };
-        onImage(i + 1);
+        const image = await load(key);
+        if (image) {
+          images++;
+          yield { key, image };
+        }
+        onProgress({ stage: 'writing', done: i + 1, total: imageKeys.length });
       }
     }
-    const chunks: BlobPart[] = [];
-    await writeArchive(records, images(), exportedAtMs, sha256, (chunk) => chunks.push(chunk.slice()));
-    return new Blob(chunks, { type: 'application/zip' });
+    const out = await openOutFile(`fox-minute-${String(nowMs)}.zip`);
+    await writeArchive(records, loadAll(), nowMs, sha256, out.into);
+    const zip = (await out.done()).slice(0, undefined, 'application/zip');
+    const back = await readArchive(zip, sha256, {
+      onFile: (done, total) => onProgress({ stage: 'reading', done, total }),
+    });
+    const count = ({ sessions, pages, pictures, plans }: Records): number =>
+      sessions.length + pages.length + pictures.length + plans.length;
+    if (back.images.length !== images || count(back.records) !== count(records)) throw new ArchiveError('damaged');
+    return zip;
   },
-  async read(file: Blob): Promise<ReadResult> {
+  async read(zip: Blob, onProgress: (progress: Progress) => void): Promise<ReadResult> {
     try {
-      const { records, images } = await readArchive(new Uint8Array(await file.arrayBuffer()), sha256);
-      return {
-        ok: true,
-        records,
-        images: images.map(({ key, type, bytes }) => ({ key, image: new Blob([bytes], { type }) })),
-      };
+      const archive = await readArchive(zip, sha256, {
+        onFile: (done, total) => onProgress({ stage: 'reading', done, total }),
+      });
+      return { ok: true, archive };
     } catch (error) {
       if (error instanceof ArchiveError) return { ok: false, sentence: error.message };
       throw error;

@@ -95,18 +95,16 @@ describe('names', () => {
 });
 
 describe('unzipFiles', () => {
-  async function* inChunks(bytes: Uint8Array, size: number): AsyncGenerator<Uint8Array> {
-    for (let at = 0; at < bytes.length; at += size) yield await Promise.resolve(bytes.subarray(at, at + size));
-  }
-  const namesIn = async (bytes: Uint8Array, size = 50, entry = 1 << 20): Promise<string[]> => {
+  const limits = { entries: 10, entryBytes: 1 << 20, totalBytes: 1 << 24, ratio: () => 100, totalRatio: 100 };
+  const namesIn = async (bytes: Uint8Array): Promise<string[]> => {
     const names: string[] = [];
     await unzipFiles(
-      inChunks(bytes, size),
-      ({ name, bytes: inside }) => {
-        names.push(`${name} ${String(inside.length)}`);
+      new Blob([new Uint8Array(bytes)]),
+      ({ name, content }) => {
+        names.push(`${name} ${String(content.size)}`);
         return Promise.resolve();
       },
-      { entry, total: 1 << 24 },
+      { limits },
     );
     return names;
   };
@@ -118,11 +116,26 @@ describe('unzipFiles', () => {
   });
   it('hands out the files, stored and packed, without litter', async () => {
     expect(await namesIn(zip)).toEqual([`a.png ${String(png(4, 4).length)}`, 'in/é.png 70']);
-    expect(await namesIn(zipSync({ 'b.png': [png(4, 4), { level: 0 }] }), 7)).toHaveLength(1);
+    expect(await namesIn(zipSync({ 'b.png': [png(4, 4), { level: 0 }] }))).toHaveLength(1);
   });
-  it('stops with a sentence at what is no ZIP and at more than it says', async () => {
-    await expect(namesIn(new TextEncoder().encode('not a zip at all'))).rejects.toThrow('is not a ZIP');
-    const bomb = zipSync({ 'big.png': new Uint8Array(3 << 20) });
-    await expect(namesIn(bomb, 1 << 16)).rejects.toThrow(ZipProblem);
+  it('refuses what is no ZIP, and bombs by the ZIP’s own list before any of it is unpacked', async () => {
+    await expect(namesIn(new TextEncoder().encode('not a zip at all'))).rejects.toThrow('is not a whole ZIP');
+    const bombs = {
+      'one large file': zipSync({ 'big.png': new Uint8Array(3 << 20) }),
+      'one that shrinks too well': zipSync({ 'a.png': png(4, 4), 'flat.png': new Uint8Array(1 << 19) }),
+      'too many files': zipSync(
+        Object.fromEntries(Array.from({ length: 11 }, (_, i) => [`${String(i)}.png`, png(2, 2)])),
+      ),
+    };
+    for (const bomb of Object.values(bombs)) await expect(namesIn(bomb)).rejects.toThrow(/far more than it should/);
+  });
+  it('stops a file that holds more than the list says, and tells where', async () => {
+    const lying = zipSync({
+      'a.png': png(4, 4),
+      'lying.png': Uint8Array.from({ length: 5000 }, (_, i) => (i * 7919) % 251),
+    });
+    const central = Buffer.from(lying).lastIndexOf('lying.png') - 46;
+    new DataView(lying.buffer, lying.byteOffset).setUint32(central + 24, 100, true);
+    await expect(namesIn(lying)).rejects.toThrow(ZipProblem);
   });
 });

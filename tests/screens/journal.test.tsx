@@ -145,18 +145,20 @@ describe('today', () => {
       sessionOf(planOf(poses(1, 300_000)), [], { id: 'b', startedAtMs: NOW - DAY_MS + 3600_000 }),
       sessionOf(planOf(poses(1, 60_000)), [], { id: 'c', startedAtMs: NOW - 8 * DAY_MS }),
     ];
-    const words = textOf(renderToStaticMarkup(<WeekBoxes sessions={sessions} nowMs={NOW} />));
+    const words = textOf(renderToStaticMarkup(<WeekBoxes whose={{ sessions, of: undefined }} nowMs={NOW} />));
     expect(words).toContain('15 minutes of drawing so far');
     expect(words).toContain('Monday: 0 minutes Mon Tuesday: 15 minutes Tue 15 min Wednesday: 0 minutes Wed');
     expect(words).not.toMatch(/streak|missed|goal|%/i);
   });
   it('says the last session in a sentence, with its note and what was wanted next', () => {
     const last = sessionOf(planOf(poses(2, 60_000)), [], { note: 'Rounder.', reflection: { nextTime: 'Feet first' } });
-    const words = textOf(renderToStaticMarkup(<LastTime sessions={[last]} />));
+    const words = textOf(renderToStaticMarkup(<LastTime whose={{ sessions: [last], of: undefined }} />));
     expect(words).toContain('Wednesday, November 25: 2 drawings in 2:00 of drawing.');
     expect(words).toContain('Next time: Feet first');
     expect(words).toContain('“Rounder.”');
-    expect(textOf(renderToStaticMarkup(<LastTime sessions={[]} />))).toContain('The first one can be a minute long.');
+    expect(textOf(renderToStaticMarkup(<LastTime whose={{ sessions: [], of: undefined }} />))).toContain(
+      'The first one can be a minute long.',
+    );
   });
   it('shows where the time goes as a sum that adds up', () => {
     const plan = planOf(poses(3, 45_000, { lookMs: 15_000 }), rest(60_000), poses(1, 300_000));

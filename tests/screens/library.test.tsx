@@ -10,7 +10,7 @@ import { IntakeBar } from '@/features/poses/library/IntakeBar';
 import type { LibraryActions } from '@/features/poses/library/useLibraryActions';
 import { FactList } from '@/features/poses/picture/FactList';
 import { RightsFields } from '@/features/poses/picture/RightsFields';
-import type { Batch } from '@/storage/db';
+import type { Batch } from '@/storage/stores';
 import { pictureOf } from '../pictures';
 import { pressedOf, textOf } from './markup';
 

@@ -1,8 +1,9 @@
 import * as z from 'zod/mini';
 import { LONGEST_MS } from '../practice/time/duration';
 
-/** Milliseconds on the session clock: wall time at the session's start, then monotonic; it never goes back. */
-const atMs = z.int().check(z.minimum(0));
+/** Milliseconds on the session clock: wall time at the session's start, then monotonic; it never goes back. A session may lie on hold for years. */
+export const sessionMsSchema = z.int().check(z.minimum(0), z.maximum(100 * 366 * 86_400_000));
+const atMs = sessionMsSchema;
 
 const holdReasonSchema = z.enum(['paused', 'asleep', 'closed', 'moved']);
 export type HoldReason = z.infer<typeof holdReasonSchema>;
@@ -25,7 +26,7 @@ export type Line = z.infer<typeof lineSchema>;
 const share = z.number().check(z.minimum(0), z.maximum(1));
 
 /** What happened in a session, in order. Together with the plan it is the whole truth about it. */
-const runEventSchema = z.discriminatedUnion('type', [
+export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('start'), atMs }),
   /** The clock stops: by the learner, or as of the last sign of life before sleep, closing or moving to another tab. */
   z.object({ type: z.literal('hold'), atMs, reason: holdReasonSchema }),
@@ -34,7 +35,7 @@ const runEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('next'), atMs }),
   z.object({ type: z.literal('back'), atMs }),
   z.object({ type: z.literal('restart'), atMs }),
-  z.object({ type: z.literal('extend'), atMs, byMs: z.int().check(z.minimum(0), z.maximum(3600_000)) }),
+  z.object({ type: z.literal('extend'), atMs, byMs: z.int().check(z.minimum(0), z.maximum(LONGEST_MS)) }),
   /** A drawing of any segment, running or coming, gets another length; what has passed of it stays. */
   z.object({
     type: z.literal('length'),
@@ -66,4 +67,6 @@ const runEventSchema = z.discriminatedUnion('type', [
 ]);
 export type RunEvent = z.infer<typeof runEventSchema>;
 
-export const runLogSchema = z.array(runEventSchema).check(z.maxLength(20_000));
+/** More than anybody presses in a day: the run takes no further event but its end. */
+export const MOST_EVENTS = 20_000;
+export const runLogSchema = z.array(runEventSchema).check(z.maxLength(MOST_EVENTS));

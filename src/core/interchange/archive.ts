@@ -1,38 +1,60 @@
-import { strFromU8, strToU8, unzipSync, type UnzipFileInfo, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
+import { Uint8ArrayReader, ZipWriter } from '@zip.js/zip.js/lib/zip-core-native.js';
 import * as z from 'zod/mini';
-import { bodySchema } from '../body/body';
-import { pageSchema, sessionSchema } from '../journal/session';
-import { viewingSchema } from '../journal/viewing';
-import { savedPlanSchema } from '../practice/plan/savedPlan';
-import { pictureSchema, pictureSetSchema } from '../references/picture';
+import type { Body } from '../body/body';
+import type { Page, Session } from '../journal/session';
+import type { Viewing } from '../journal/viewing';
+import type { SavedPlan } from '../practice/plan/savedPlan';
+import type { Picture, PictureSet } from '../references/picture';
+import { counted } from '../words';
+import { mendRecord, mendSettings } from './mend';
+import { KIND_WORDS, RECORD_KINDS, type RecordKind } from './records';
+import { listZip, ZIP_OPTIONS, ZipError, type ZipFile, type ZipLimits } from './zip';
 
 /** Everything that is kept, without images. */
-const recordsSchema = z.object({
-  sessions: z.array(sessionSchema),
-  pages: z.array(pageSchema),
-  sets: z.array(pictureSetSchema),
-  pictures: z.array(pictureSchema),
-  bodies: z._default(z.array(bodySchema), []),
-  plans: z._default(z.array(savedPlanSchema), []),
-  viewings: z._default(z.array(viewingSchema), []),
-  settings: z.record(z.string(), z.union([z.number(), z.string(), z.boolean()])),
+export interface Records {
+  sessions: Session[];
+  pages: Page[];
+  sets: PictureSet[];
+  pictures: Picture[];
+  bodies: Body[];
+  plans: SavedPlan[];
+  viewings: Viewing[];
+  settings: Record<string, string | number | boolean>;
+}
+export const noRecords = (): Records => ({
+  sessions: [],
+  pages: [],
+  sets: [],
+  pictures: [],
+  bodies: [],
+  plans: [],
+  viewings: [],
+  settings: {},
 });
-export type Records = z.infer<typeof recordsSchema>;
 
 const FORMAT = 'fox-minute archive';
-/** Version 1 knew one set a picture and no facts, version 2 no plans, version 3 no reflections and viewings; all are still read. */
-const VERSION = 4;
+/**
+ * Version 1 knew one set a picture and no facts, version 2 no plans, version 3 no reflections and viewings, version 4 kept all records
+ * in one file without a checksum of its own; all are still read.
+ */
+const VERSION = 5;
+/** Records of one kind in one file at most, so that no file of any archive has to be read in pieces. */
+const RECORDS_EACH = 500;
+
+const checksum = { bytes: z.int().check(z.minimum(0)), sha256: z.string().check(z.regex(/^[0-9a-f]{64}$/)) };
 const fileSchema = z.object({
   path: z.string().check(z.regex(/^images\/(page|picture|thumbnail)\/[A-Za-z0-9-]+\.[a-z0-9]+$/)),
   type: z.string().check(z.regex(/^image\/[a-z0-9.+-]+$/)),
-  bytes: z.int().check(z.minimum(0)),
-  sha256: z.string().check(z.regex(/^[0-9a-f]{64}$/)),
+  ...checksum,
 });
+const recordFileSchema = z.object({ path: z.string().check(z.regex(/^records\/[a-z]+(-\d+)?\.json$/)), ...checksum });
 const manifestSchema = z.object({
   format: z.literal(FORMAT),
   version: z.int().check(z.minimum(1)),
   exportedAtMs: z.int(),
   files: z.array(fileSchema),
+  /** Since version 5. */
+  records: z._default(z.array(recordFileSchema), []),
 });
 type Manifest = z.infer<typeof manifestSchema>;
 
@@ -42,8 +64,7 @@ export type Digest = (bytes: Uint8Array<ArrayBuffer>) => Promise<string>;
 export interface ArchivedImage {
   /** `page/<id>`, `picture/<id>` or `thumbnail/<id>`. */
   key: string;
-  type: string;
-  bytes: Uint8Array<ArrayBuffer>;
+  image: Blob;
 }
 
 const EXTENSIONS: Record<string, string> = { 'image/jpeg': 'jpg', 'image/svg+xml': 'svg' };
@@ -51,40 +72,51 @@ const pathOf = (key: string, type: string): string =>
   `images/${key}.${EXTENSIONS[type] ?? type.slice('image/'.length)}`;
 const keyOf = (path: string): string => path.slice('images/'.length, path.lastIndexOf('.'));
 
+const toBytes = (value: unknown): Uint8Array<ArrayBuffer> => new TextEncoder().encode(JSON.stringify(value, null, 1));
+
+/** Records as files: every kind by so many, and the settings. */
+function* recordFiles(records: Records): Generator<{ path: string; value: unknown }> {
+  for (const kind of RECORD_KINDS)
+    for (let from = 0; from < records[kind].length; from += RECORDS_EACH)
+      yield {
+        path: `records/${kind}-${String(from / RECORDS_EACH + 1)}.json`,
+        value: records[kind].slice(from, from + RECORDS_EACH),
+      };
+  yield { path: 'records/settings.json', value: records.settings };
+}
+
 /**
- * Write an archive, one image in memory at a time.
- * @param emit Receives the ZIP's bytes in order.
+ * Write an archive as a stream, one file in memory at a time, of any size (ZIP64 where it is needed).
+ * @param into Receives the ZIP's bytes in order; closed at the end.
+ * @throws AbortError when the signal says so; the stream is then of no use.
  */
 export async function writeArchive(
   records: Records,
   images: AsyncIterable<ArchivedImage>,
   exportedAtMs: number,
   digest: Digest,
-  emit: (chunk: Uint8Array) => void,
+  into: WritableStream<Uint8Array>,
+  signal?: AbortSignal,
 ): Promise<void> {
-  let failure: Error | undefined;
-  const zip = new Zip((error, chunk) => {
-    if (error) failure = error;
-    else emit(chunk);
-  });
-  const mtime = new Date(exportedAtMs);
-  const add = (path: string, bytes: Uint8Array, compress: boolean): void => {
-    const entry = compress ? new ZipDeflate(path, { level: 6 }) : new ZipPassThrough(path);
-    entry.mtime = mtime;
-    zip.add(entry);
-    entry.push(bytes, true);
-    if (failure) throw failure;
+  const zip = new ZipWriter(into, { ...ZIP_OPTIONS, extendedTimestamp: false, lastModDate: new Date(exportedAtMs) });
+  const add = async (path: string, bytes: Uint8Array<ArrayBuffer>, packed: boolean): Promise<void> => {
+    signal?.throwIfAborted();
+    await zip.add(path, new Uint8ArrayReader(bytes), { level: packed ? 6 : 0 });
   };
-  const files: Manifest['files'] = [];
-  for await (const { key, type, bytes } of images) {
-    const path = pathOf(key, type);
-    files.push({ path, type, bytes: bytes.length, sha256: await digest(bytes) });
-    add(path, bytes, false);
+  const manifest: Manifest = { format: FORMAT, version: VERSION, exportedAtMs, files: [], records: [] };
+  for await (const { key, image } of images) {
+    const path = pathOf(key, image.type);
+    const bytes = new Uint8Array(await image.arrayBuffer());
+    manifest.files.push({ path, type: image.type, bytes: bytes.length, sha256: await digest(bytes) });
+    await add(path, bytes, false);
   }
-  const manifest: Manifest = { format: FORMAT, version: VERSION, exportedAtMs, files };
-  add('records.json', strToU8(JSON.stringify(records, null, 1)), true);
-  add('manifest.json', strToU8(JSON.stringify(manifest, null, 1)), true);
-  zip.end();
+  for (const { path, value } of recordFiles(records)) {
+    const bytes = toBytes(value);
+    manifest.records.push({ path, bytes: bytes.length, sha256: await digest(bytes) });
+    await add(path, bytes, true);
+  }
+  await add('manifest.json', toBytes(manifest), true);
+  await zip.close();
 }
 
 export type ArchiveProblem = 'not a zip' | 'not ours' | 'unsafe' | 'too large' | 'newer' | 'damaged';
@@ -115,70 +147,138 @@ export function archiveProblemSentence(problem: ArchiveProblem): string {
   }
 }
 
-/** Limits of what is unpacked. Images are stored as they are, so only the two small JSON files can shrink much. */
-const MAX_ENTRIES = 60_000;
-const MAX_TOTAL_BYTES = 4 * 1024 ** 3;
-const MAX_JSON_BYTES = 256 * 1024 ** 2;
-const MAX_JSON_RATIO = 1200;
-const MAX_IMAGE_RATIO = 50;
+/** Images are stored as they are: only the JSON files can shrink much, and no file is larger than memory takes easily. */
+const LIMITS: ZipLimits = {
+  entries: 2_000_000,
+  entryBytes: 256 * 1024 ** 2,
+  totalBytes: Number.MAX_SAFE_INTEGER,
+  ratio: (path) => (path.endsWith('.json') ? 400 : 50),
+  totalRatio: 400,
+};
 
-const OURS = /^(manifest\.json|records\.json|images\/(page|picture|thumbnail)\/[A-Za-z0-9-]+\.[a-z0-9]+)$/;
-const leadsElsewhere = (name: string): boolean => /(^|[\\/])\.\.([\\/]|$)|^[\\/]|^[A-Za-z]:|\\/.test(name);
-
-/** Decides entry by entry what is unpacked: ours yes, litter of archive programs no; anything suspect stops the whole. */
-function guard(): (info: UnzipFileInfo) => boolean {
-  let entries = 0;
-  let total = 0;
-  return ({ name, size, originalSize }) => {
-    if (leadsElsewhere(name)) throw new ArchiveError('unsafe');
-    if (!OURS.test(name)) return false;
-    entries++;
-    total += originalSize;
-    const json = name.endsWith('.json');
-    const ratio = originalSize / Math.max(size, 64);
-    const bomb = ratio > (json ? MAX_JSON_RATIO : MAX_IMAGE_RATIO) || (json && originalSize > MAX_JSON_BYTES);
-    if (bomb || entries > MAX_ENTRIES || total > MAX_TOTAL_BYTES) throw new ArchiveError('too large');
-    return true;
-  };
+const OURS =
+  /^(manifest\.json|records\.json|records\/[a-z]+(-\d+)?\.json|images\/(page|picture|thumbnail)\/[A-Za-z0-9-]+\.[a-z0-9]+)$/;
+/** The archive's own files by path; litter of archive programs is passed over, anything suspect stops the whole. */
+async function ownFiles(zip: Blob): Promise<Map<string, ZipFile>> {
+  try {
+    const files = await listZip(zip, LIMITS, (path) => OURS.test(path));
+    return new Map(files.map((file) => [file.path, file]));
+  } catch (error) {
+    if (!(error instanceof ZipError)) throw error;
+    throw new ArchiveError(error.fault === 'too large' || error.fault === 'unsafe' ? error.fault : 'not a zip');
+  }
 }
 
-function parseJson<T>(bytes: Uint8Array, schema: z.ZodMiniType<T>): T {
-  let value: unknown;
+async function bytesOf(file: ZipFile | undefined, signal?: AbortSignal): Promise<Uint8Array<ArrayBuffer>> {
+  if (!file) throw new ArchiveError('damaged');
   try {
-    value = JSON.parse(strFromU8(bytes));
+    return await file.read(signal);
+  } catch (error) {
+    throw error instanceof ZipError ? new ArchiveError('damaged') : error;
+  }
+}
+
+function parseJson(bytes: Uint8Array): unknown {
+  try {
+    return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
   } catch {
     throw new ArchiveError('damaged');
   }
-  const parsed = schema.safeParse(value);
+}
+
+function parseManifest(value: unknown): Manifest {
+  const header = z.looseObject({ format: z.unknown(), version: z.unknown() }).safeParse(value);
+  if (!header.success) throw new ArchiveError('damaged');
+  if (header.data.format !== FORMAT) throw new ArchiveError('not ours');
+  if (typeof header.data.version === 'number' && header.data.version > VERSION) throw new ArchiveError('newer');
+  const parsed = manifestSchema.safeParse(value);
   if (!parsed.success) throw new ArchiveError('damaged');
   return parsed.data;
 }
 
+/** Records as their files hold them, by kind: as they are kept now, or all in one file as up to version 4. */
+async function rawRecords(
+  files: ReadonlyMap<string, ZipFile>,
+  { records: listed, version }: Manifest,
+  digest: Digest,
+  signal?: AbortSignal,
+): Promise<Record<string, unknown>> {
+  if (version < 5) {
+    const all = parseJson(await bytesOf(files.get('records.json'), signal));
+    if (typeof all !== 'object' || all === null) throw new ArchiveError('damaged');
+    return all as Record<string, unknown>;
+  }
+  const out: Record<string, unknown[]> & { settings?: unknown } = {};
+  for (const { path, bytes: length, sha256 } of listed) {
+    const bytes = await bytesOf(files.get(path), signal);
+    if (bytes.length !== length || (await digest(bytes)) !== sha256) throw new ArchiveError('damaged');
+    const value = parseJson(bytes);
+    const [kind] = path.slice('records/'.length).split(/[-.]/);
+    if (kind === 'settings') out.settings = value as never;
+    else if (Array.isArray(value)) (out[kind] ??= []).push(...(value as unknown[]));
+    else throw new ArchiveError('damaged');
+  }
+  return out;
+}
+
+/** What an archive holds: read whole and checked, nothing of it put in yet. */
+export interface ReadArchive {
+  exportedAtMs: number;
+  records: Records;
+  /** Images stored as they are stay in the ZIP: a part of it each. */
+  images: ArchivedImage[];
+  imageBytes: number;
+  /** What had to be mended or left out, in sentences. */
+  told: string[];
+}
+
+function readRecords(raw: Readonly<Record<string, unknown>>): { records: Records; told: string[] } {
+  const records = noRecords();
+  const told: string[] = [];
+  for (const kind of RECORD_KINDS) {
+    const list = raw[kind] ?? [];
+    if (!Array.isArray(list)) throw new ArchiveError('damaged');
+    const read = list.map((value) => mendRecord(kind, value));
+    const out = read.filter((m) => m === undefined).length;
+    (records[kind] as unknown[]) = read.flatMap((m) => (m ? [m.value] : []));
+    told.push(...read.flatMap((m) => m?.told ?? []));
+    if (out > 0) told.push(`${leftOut(kind, out)} of no use as ${out === 1 ? 'it is' : 'they are'} and left out.`);
+  }
+  const settings = raw['settings'] ?? {};
+  if (typeof settings !== 'object' || settings === null) throw new ArchiveError('damaged');
+  const mended = mendSettings(settings as Record<string, unknown>);
+  return { records: { ...records, settings: mended.value }, told: [...told, ...mended.told] };
+}
+const leftOut = (kind: RecordKind, n: number): string => `${counted(n, KIND_WORDS[kind])} ${n === 1 ? 'is' : 'are'}`;
+
 /**
- * Read an archive completely and check it before anything is handed on.
- * @throws ArchiveError
+ * Read an archive completely and check every file of it against its checksum; one file in memory at a time.
+ * @param onFile Called after each file with how many are done of how many.
+ * @throws ArchiveError; AbortError when the signal says so
  */
 export async function readArchive(
-  bytes: Uint8Array,
+  zip: Blob,
   digest: Digest,
-): Promise<{ records: Records; images: ArchivedImage[] }> {
-  let entries: Record<string, Uint8Array<ArrayBuffer>>;
-  try {
-    entries = unzipSync(bytes, { filter: guard() });
-  } catch (error) {
-    throw error instanceof ArchiveError ? error : new ArchiveError('not a zip');
-  }
-  if (!('manifest.json' in entries) || !('records.json' in entries)) throw new ArchiveError('not ours');
-  const header = parseJson(entries['manifest.json'], z.looseObject({ format: z.unknown(), version: z.unknown() }));
-  if (header.format !== FORMAT) throw new ArchiveError('not ours');
-  if (typeof header.version === 'number' && header.version > VERSION) throw new ArchiveError('newer');
-  const manifest = parseJson(entries['manifest.json'], manifestSchema);
-  const records = parseJson(entries['records.json'], recordsSchema);
+  { signal, onFile }: { signal?: AbortSignal; onFile?: (done: number, total: number) => void } = {},
+): Promise<ReadArchive> {
+  const files = await ownFiles(zip);
+  if (!files.has('manifest.json') || (!files.has('records.json') && !files.has('records/settings.json')))
+    throw new ArchiveError('not ours');
+  const manifest = parseManifest(parseJson(await bytesOf(files.get('manifest.json'), signal)));
+  const { records, told } = readRecords(await rawRecords(files, manifest, digest, signal));
   const images: ArchivedImage[] = [];
-  for (const { path, type, bytes: length, sha256 } of manifest.files) {
-    const image = Object.hasOwn(entries, path) ? entries[path] : undefined;
-    if (image?.length !== length || (await digest(image)) !== sha256) throw new ArchiveError('damaged');
-    images.push({ key: keyOf(path), type, bytes: image });
+  let imageBytes = 0;
+  for (const [i, { path, type, bytes: length, sha256 }] of manifest.files.entries()) {
+    signal?.throwIfAborted();
+    const file = files.get(path);
+    if (file?.bytes !== length) throw new ArchiveError('damaged');
+    const at = await file.stored();
+    const kept = at && zip.slice(at.from, at.to, type);
+    const bytes = kept ? new Uint8Array(await kept.arrayBuffer()) : await bytesOf(file, signal);
+    if (bytes.length !== length || (await digest(bytes)) !== sha256) throw new ArchiveError('damaged');
+    images.push({ key: keyOf(path), image: kept ?? new Blob([bytes], { type }) });
+    imageBytes += length;
+    onFile?.(i + 1, manifest.files.length);
   }
-  return { records, images };
+  return { exportedAtMs: manifest.exportedAtMs, records, images, imageBytes, told };
 }

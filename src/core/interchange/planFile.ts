@@ -69,7 +69,10 @@ export function readPlanFile(text: string): { file: PlanFile } | { problem: stri
     return { problem: `This plan was made by a newer Fox Minute. ${SAFE} Update this one and open it again.` };
   const parsed = planFileSchema.safeParse(value);
   if (!parsed.success) {
-    const where = parsed.error.issues[0]?.path.join(', ') ?? '';
+    const [issue] = parsed.error.issues;
+    if (issue?.code === 'custom')
+      return { problem: `This plan is larger than can be run. ${issue.message} ${SAFE} Ask for it in parts.` };
+    const where = issue?.path.join(', ') ?? '';
     return { problem: `Something in this plan is not as it should be (${where}). ${SAFE} Ask for the file again.` };
   }
   return { file: parsed.data };

@@ -1,5 +1,6 @@
-import { differenceInCalendarDays, eachDayOfInterval, endOfWeek, isSameDay, startOfWeek } from 'date-fns';
+import { eachDayOfInterval, endOfWeek, isSameDay, startOfWeek } from 'date-fns';
 import { hidesReference } from '../practice/exercises/exercise';
+import { localDay } from '../moment';
 import { type Drawing, posesDrawn } from './drawings';
 import { accountSession, type Session } from './session';
 
@@ -17,7 +18,7 @@ export interface DrawingHistory {
   memorySessions: number;
 }
 
-/** What all sessions together say about the learner's habits. */
+/** What all sessions together say about the learner's habits. Of the moment only its local day counts. */
 export function drawingHistory(sessions: readonly Session[], nowMs: number): DrawingHistory {
   const inOrder = [...sessions].sort((a, b) => a.startedAtMs - b.startedAtMs);
   const poses = inOrder.map(posesDrawn);
@@ -26,7 +27,7 @@ export function drawingHistory(sessions: readonly Session[], nowMs: number): Dra
   for (const id of drawn) timesDrawn.set(id, (timesDrawn.get(id) ?? 0) + 1);
   const last = inOrder.at(-1);
   return {
-    ...(last && { daysSinceLast: Math.max(0, differenceInCalendarDays(nowMs, last.startedAtMs)) }),
+    ...(last && { daysSinceLast: Math.max(0, localDay(nowMs) - localDay(last.startedAtMs)) }),
     drawn,
     timesDrawn,
     memorySessions: poses.filter((some) => some.some((d) => hidesReference(d.exercise))).length,

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import { lineSchema } from '../clock/log';
+import { momentSchema } from '../moment';
 
 export const ASPECTS = ['placement', 'construction', 'tone'] as const;
 export const VERDICTS = ['holds', 'nearly', 'not yet'] as const;
@@ -35,7 +36,7 @@ export const reflectionSchema = z.object({
   /** The inner critic's sentence, parked: counted nowhere, shown only here. */
   critic: z.optional(z.string().check(z.maxLength(500))),
   /** Judging is shut until then. */
-  noJudgingUntilMs: z.optional(z.int().check(z.minimum(0))),
+  noJudgingUntilMs: z.optional(momentSchema),
   /** Which grip was comfortable. */
   grip: z.optional(z.string().check(z.maxLength(60))),
 });

@@ -1,9 +1,13 @@
 import * as z from 'zod/mini';
+import { momentSchema } from '../moment';
 import { accountRun, type RunAccount } from '../clock/account';
-import { runLogSchema } from '../clock/log';
+import { runLogSchema, sessionMsSchema } from '../clock/log';
 import { type Hold, runStateAt } from '../clock/run';
 import { planSchema } from '../practice/plan/schema';
 import { reflectionSchema } from './reflection';
+
+/** Time spent choosing is counted up to a day. */
+export const MAX_CHOOSING_MS = 86_400_000;
 
 /** A session: what was planned and everything that happened. */
 export const sessionSchema = z.object({
@@ -11,14 +15,14 @@ export const sessionSchema = z.object({
   plan: planSchema,
   log: runLogSchema,
   /** Wall time of the start, ms since 1970. The session clock begins there. */
-  startedAtMs: z.int().check(z.minimum(0)),
+  startedAtMs: momentSchema,
   /** Last sign of life on the session clock, for picking up after a crash. */
-  lastSeenMs: z.int().check(z.minimum(0)),
+  lastSeenMs: sessionMsSchema,
   status: z.enum(['running', 'kept']),
   /** One line by the learner. */
   note: z.string().check(z.maxLength(500)),
   /** Time spent choosing pictures before it, ms; not part of the session's own time. */
-  choosingMs: z.optional(z.number().check(z.minimum(0))),
+  choosingMs: z.optional(z.number().check(z.minimum(0), z.maximum(MAX_CHOOSING_MS))),
   reflection: z.optional(reflectionSchema),
   /** The hand usually drawn with, as it was chosen then. */
   usualHand: z.optional(z.enum(['left', 'right'])),
@@ -33,8 +37,10 @@ export const pageSchema = z.object({
   sessionId: z.string().check(z.minLength(1), z.maxLength(64)),
   widthPx: z.int().check(z.minimum(1)),
   heightPx: z.int().check(z.minimum(1)),
-  addedAtMs: z.int().check(z.minimum(0)),
-  binnedAtMs: z.nullable(z.int().check(z.minimum(0))),
+  addedAtMs: momentSchema,
+  binnedAtMs: z.nullable(momentSchema),
+  /** The sheet itself was thrown away; its record stays and counts. */
+  thrownAway: z.optional(z.boolean()),
   /** Where the learner would change it, shares of width and height. */
   fixes: z.optional(
     z.array(z.object({ x: share, y: share, part: z.string().check(z.maxLength(40)) })).check(z.maxLength(3)),

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { momentSchema } from '../moment';
 
 const share = z.number().check(z.minimum(0), z.maximum(1));
 
@@ -15,7 +16,7 @@ export const viewingSchema = z.object({
   panX: z.number().check(z.minimum(-1), z.maximum(1)),
   panY: z.number().check(z.minimum(-1), z.maximum(1)),
   /** Where drawings of it were begun, newest last. */
-  starts: z.array(z.object({ x: share, y: share, atMs: z.int().check(z.minimum(0)) })).check(z.maxLength(12)),
+  starts: z.array(z.object({ x: share, y: share, atMs: momentSchema })).check(z.maxLength(12)),
   /** An edge the learner traced for the pace, shares of width and height. */
   edge: z.optional(z.array(z.tuple([share, share])).check(z.maxLength(4000))),
 });

@@ -1,20 +1,18 @@
 import { imageSize } from 'image-size';
+import * as z from 'zod/mini';
 import { listWords } from '../words';
 import type { ImageType } from './picture';
 
 /** Why a file cannot become a reference. */
-export type ImageProblem =
-  | { kind: 'empty' }
-  | { kind: 'not a picture' }
-  | { kind: 'unknown type'; type: string }
-  | { kind: 'truncated' }
-  | { kind: 'damaged' }
-  | { kind: 'too large'; megapixels: number }
-  | { kind: 'already there'; as: string }
-  | { kind: 'no room' }
-  | { kind: 'gone' }
-  | { kind: 'not copied' }
-  | { kind: 'too many' };
+export const imageProblemSchema = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.enum(['empty', 'not a picture', 'truncated', 'damaged', 'no room', 'gone', 'not copied', 'too many']),
+  }),
+  z.object({ kind: z.literal('unknown type'), type: z.string() }),
+  z.object({ kind: z.literal('too large'), megapixels: z.number() }),
+  z.object({ kind: z.literal('already there'), as: z.string() }),
+]);
+export type ImageProblem = z.infer<typeof imageProblemSchema>;
 
 export interface ImageFacts {
   type: ImageType | 'image/heic';

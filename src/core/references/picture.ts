@@ -1,9 +1,9 @@
 import * as z from 'zod/mini';
+import { momentSchema } from '../moment';
 import { factValuesSchema } from './facts';
 import { querySchema } from './query';
 
 const id = z.string().check(z.regex(/^[A-Za-z0-9-]{1,64}$/));
-const whenMs = z.int().check(z.minimum(0));
 
 /** A figure kept in a set, with what it is chosen by. */
 const setFigureSchema = z.object({
@@ -23,8 +23,8 @@ export const SET_CAP = 200;
 export const pictureSetSchema = z.object({
   id,
   name: z.string().check(z.trim(), z.minLength(1), z.maxLength(80)),
-  createdAtMs: whenMs,
-  binnedAtMs: z.nullable(whenMs),
+  createdAtMs: momentSchema,
+  binnedAtMs: z.nullable(momentSchema),
   figures: z.optional(z.array(setFigureSchema).check(z.maxLength(500))),
   /** The set holds whatever the library has of this, now and later. */
   rule: z.optional(querySchema),
@@ -41,7 +41,7 @@ const IMAGE_TYPES = ['image/jpeg', 'image/png', 'image/webp', 'image/avif', 'ima
 export type ImageType = (typeof IMAGE_TYPES)[number];
 
 export const LICENSES = ['own', 'free', 'practice-only'] as const;
-const rightsSchema = z.object({
+export const rightsSchema = z.object({
   license: z.nullable(z.enum(LICENSES)),
   /** Who is to be named where a drawing from it is shown. */
   credit: z.string().check(z.maxLength(300)),
@@ -56,8 +56,8 @@ export const NO_RIGHTS: Rights = { license: null, credit: '', permission: '', so
 /** Numbers read off a picture, for showing reasons and finding pictures like it. */
 const measuresSchema = z.object({
   /** Mean lightness and its spread, 0 to 1. */
-  mean: z.number(),
-  spread: z.number(),
+  mean: z.number().check(z.minimum(0), z.maximum(1)),
+  spread: z.number().check(z.minimum(0), z.maximum(1)),
   /** Directions of ten body segments in the picture, degrees; null where not seen. See core/body/limbs. */
   limbs: z.optional(z.array(z.nullable(z.number())).check(z.maxLength(16))),
 });
@@ -70,6 +70,15 @@ const boxSchema = z.object({
   height: z.number().check(z.minimum(0.01), z.maximum(1)),
 });
 export type PictureBox = z.infer<typeof boxSchema>;
+
+/** A file that stays in a folder on disk: where, and as it was when last read. */
+export const inFolderSchema = z.object({
+  folderId: id,
+  path: z.string().check(z.maxLength(4000)),
+  bytes: z.number().check(z.minimum(0)),
+  modifiedMs: z.number(),
+  gone: z.boolean(),
+});
 
 const recordSchema = z.object({
   id,
@@ -84,10 +93,10 @@ const recordSchema = z.object({
   /** Perceptual hash, 64 bits in hexadecimal: alike pictures have alike hashes. */
   likeness: z._default(z.nullable(z.string().check(z.regex(/^[0-9a-f]{16}$/))), null),
   bytes: z._default(z.int().check(z.minimum(0)), 0),
-  addedAtMs: whenMs,
+  addedAtMs: momentSchema,
   /** When it was photographed, by the file's own word. */
-  takenAtMs: z._default(z.nullable(whenMs), null),
-  binnedAtMs: z.nullable(whenMs),
+  takenAtMs: z._default(z.nullable(momentSchema), null),
+  binnedAtMs: z.nullable(momentSchema),
   rights: z._default(rightsSchema, NO_RIGHTS),
   /** What the program read off it, and how sure it is of each, 0 to 1. */
   found: z._default(factValuesSchema, {}),
@@ -102,7 +111,7 @@ const recordSchema = z.object({
   /** Themes. */
   tags: z._default(z.array(z.string().check(z.minLength(1), z.maxLength(60))).check(z.maxLength(40)), []),
   /** When it was put on the later shelf. */
-  laterAtMs: z._default(z.nullable(whenMs), null),
+  laterAtMs: z._default(z.nullable(momentSchema), null),
   /** Alike pictures that the learner wants to keep beside it. */
   keptBeside: z._default(z.array(id).check(z.maxLength(100)), []),
   /** A close-up of another picture: that picture, and which part of it. */
@@ -111,16 +120,7 @@ const recordSchema = z.object({
   leftOut: z.optional(
     z.array(z.object({ box: boxSchema, words: z.string().check(z.maxLength(80)) })).check(z.maxLength(20)),
   ),
-  /** Its file stays in a folder on disk: where, and as it was when last read. */
-  inFolder: z.optional(
-    z.object({
-      folderId: id,
-      path: z.string().check(z.maxLength(4000)),
-      bytes: z.number().check(z.minimum(0)),
-      modifiedMs: z.number(),
-      gone: z.boolean(),
-    }),
-  ),
+  inFolder: z.optional(inFolderSchema),
 });
 
 /** Pictures kept by the first version knew one set each. */

@@ -1,14 +1,20 @@
-import { Unzip, UnzipInflate, UnzipPassThrough } from 'fflate';
+import { listZip, ZipError, type ZipLimits } from '../interchange/zip';
 import { MAX_FILES } from './imageFile';
 
-/** A file out of a ZIP. */
+/** A file out of a ZIP: a part of the ZIP itself where it is stored as it is, else unpacked. */
 export interface ZippedFile {
   name: string;
-  bytes: Uint8Array<ArrayBuffer>;
+  content: Blob;
 }
 
-/** What a ZIP may unpack to, bytes: any one file, and all together. */
-const LIMITS = { entry: 400 * 1024 ** 2, total: 8 * 1024 ** 3 };
+/** What a ZIP of pictures may unpack to. Pictures are packed already; what shrinks much more is none. */
+const LIMITS: ZipLimits = {
+  entries: MAX_FILES,
+  entryBytes: 400 * 1024 ** 2,
+  totalBytes: 16 * 1024 ** 3,
+  ratio: () => 100,
+  totalRatio: 100,
+};
 
 /** Directories, and what archive programs leave behind. */
 const isLitter = (name: string): boolean =>
@@ -19,77 +25,42 @@ export class ZipProblem extends Error {
   override name = 'ZipProblem';
 }
 
+function words({ fault, at }: ZipError): string {
+  switch (fault) {
+    case 'not a zip':
+      return 'is not a whole ZIP; nothing of it was taken';
+    case 'unsafe':
+      return 'holds files with paths that lead elsewhere; nothing of it was taken';
+    case 'too large':
+      return 'would unpack to far more than it should, or to more than can be taken at once; nothing of it was taken';
+    case 'damaged':
+      return `is damaged at “${at}”; what came before was taken`;
+    case 'cannot be read':
+      return `is packed in a way that cannot be read here, at “${at}”; unpack it and choose its folder`;
+  }
+}
+
 /**
- * Files of a ZIP as they come out, one in memory at a time.
- * @param chunks The ZIP's bytes in order.
+ * Files of a ZIP one after another, one in memory at a time. Bombs are told by the ZIP's own list, before anything is unpacked, and
+ * files that hold more than that list says end the unpacking.
  * @param each Called with each file; awaited before more is read.
- * @throws ZipProblem with a sentence for the learner.
+ * @returns How many there were.
+ * @throws ZipProblem with a sentence for the learner; AbortError when the signal says so.
  */
 export async function unzipFiles(
-  chunks: AsyncIterable<Uint8Array>,
+  zip: Blob,
   each: (file: ZippedFile) => Promise<void>,
-  limits = LIMITS,
+  { signal, limits = LIMITS }: { signal?: AbortSignal; limits?: ZipLimits } = {},
 ): Promise<number> {
-  const ready: ZippedFile[] = [];
-  let entries = 0;
-  let total = 0;
-  let failure: Error | undefined;
-  let seen = 0;
-  const unzip = new Unzip((entry) => {
-    if (isLitter(entry.name) || failure) return;
-    entries++;
-    if (entries > MAX_FILES) {
-      failure = new ZipProblem(`holds more than ${MAX_FILES.toLocaleString('en')} files; the first were taken`);
-      return;
-    }
-    const parts: Uint8Array[] = [];
-    let size = 0;
-    entry.ondata = (error, part, final) => {
-      if (failure) return;
-      if (error) {
-        failure = new ZipProblem(`is damaged at “${entry.name}”; what came before was taken`);
-        return;
-      }
-      size += part.length;
-      total += part.length;
-      if (size > limits.entry || total > limits.total) {
-        entry.terminate();
-        failure = new ZipProblem('would unpack to far more than it should, so it was not gone on with');
-        return;
-      }
-      parts.push(part);
-      if (!final) return;
-      const bytes = new Uint8Array(size);
-      let at = 0;
-      for (const p of parts) {
-        bytes.set(p, at);
-        at += p.length;
-      }
-      ready.push({ name: entry.name, bytes });
-    };
-    entry.start();
-  });
-  unzip.register(UnzipInflate);
-  unzip.register(UnzipPassThrough);
-  const handOn = async (): Promise<void> => {
-    for (let file = ready.shift(); file; file = ready.shift()) await each(file);
-    if (failure) throw failure;
-  };
-  for await (const chunk of chunks) {
-    if (seen === 0 && !(chunk[0] === 0x50 && chunk[1] === 0x4b)) throw new ZipProblem('is not a ZIP');
-    seen += chunk.length;
-    try {
-      unzip.push(chunk);
-    } catch {
-      failure ??= new ZipProblem('is packed in a way that cannot be read here; unpack it and choose its folder');
-    }
-    await handOn();
-  }
   try {
-    unzip.push(new Uint8Array(0), true);
-  } catch {
-    failure ??= new ZipProblem('breaks off before its end; what came before was taken');
+    const files = await listZip(zip, limits, (path) => !isLitter(path));
+    for (const { path, read, stored } of files) {
+      signal?.throwIfAborted();
+      const at = await stored();
+      await each({ name: path, content: at ? zip.slice(at.from, at.to) : new Blob([await read(signal)]) });
+    }
+    return files.length;
+  } catch (error) {
+    throw error instanceof ZipError ? new ZipProblem(words(error)) : error;
   }
-  await handOn();
-  return entries;
 }

@@ -1,36 +1,27 @@
 'use client';
 import { counted } from '@/core/words';
-import { readRecords } from '@/storage/everything';
+import { countKept } from '@/storage/everything';
 import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';
 import { DemoLearner } from './DemoLearner';
+import { Mended } from './Mended';
+import { PagesAndPlansBin } from './PagesAndPlansBin';
 import { PutBackIn } from './PutBackIn';
+import { ResetSettings } from './ResetSettings';
 import { TakeOut } from './TakeOut';
 import { WipeAll } from './WipeAll';
 
-async function whatIsKept(): Promise<{
-  sessions: number;
-  pages: number;
-  sets: number;
-  pictures: number;
-  bytes: number | undefined;
-}> {
-  const { records } = await readRecords();
+async function whatIsKept() {
+  const counts = await countKept();
   const estimate = await navigator.storage?.estimate?.().catch(() => undefined);
-  return {
-    sessions: records.sessions.length,
-    pages: records.pages.length,
-    sets: records.sets.length,
-    pictures: records.pictures.length,
-    bytes: estimate?.usage,
-  };
+  return { ...counts, bytes: estimate?.usage };
 }
 
 /** Everything kept in this browser: what it is, out of it, back into it, away with it. */
 export function Data() {
-  const kept = useStored(whatIsKept, ['sessions', 'pages', 'sets', 'pictures'], []);
+  const kept = useStored(whatIsKept, ['sessions', 'pages', 'sets', 'pictures', 'plans'], []);
   const counts = kept.value;
-  const empty = counts && counts.sessions + counts.pages + counts.sets + counts.pictures === 0;
+  const empty = counts && counts.sessions + counts.pages + counts.sets + counts.pictures + counts.plans === 0;
   return (
     <>
       <h1 className="text-[30px]">Your data is yours</h1>
@@ -44,11 +35,14 @@ export function Data() {
               }.`)}
       </p>
       {kept.problem && <Notice>{kept.problem}</Notice>}
+      <Mended unreadable={counts?.unreadable ?? 0} />
       <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-2">
         <TakeOut />
         <PutBackIn />
-        <WipeAll />
+        <PagesAndPlansBin />
         <DemoLearner />
+        <ResetSettings />
+        <WipeAll />
       </div>
     </>
   );

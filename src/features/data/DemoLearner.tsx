@@ -25,8 +25,8 @@ export function DemoLearner() {
         The demo learner
       </h2>
       <p className="mt-1">
-        {DEMO_LEARNER} is made up, with twelve weeks of sessions, so that there is something to look at. Your own
-        sessions stand beside hers and stay when hers go.
+        {DEMO_LEARNER} is made up, with twelve weeks of sessions, so that there is something to look at. With your first
+        own session she steps back by herself; nothing of hers ever counts as yours.
       </p>
       {count.value ? (
         <button

@@ -1,13 +1,13 @@
 'use client';
 import Link from 'next/link';
 import { DEMO_LEARNER } from '@/core/demoLearner';
-import { countDemoSessions } from '@/storage/seed';
+import { demoIsShowing } from '@/storage/seed';
 import { useStored } from '@/storage/hooks/useStored';
 
-/** Whose sessions these are, as long as the made-up ones are among them. */
+/** Whose sessions these are, as long as the made-up ones are shown: until there is one of one's own. */
 export function DemoMark() {
-  const count = useStored(countDemoSessions, ['sessions'], []);
-  if (!count.value) return null;
+  const showing = useStored(demoIsShowing, ['sessions'], []);
+  if (!showing.value) return null;
   return (
     <Link href="/data#demo-heading" className="text-[14px] text-quiet hover:text-ink">
       <span className="max-sm:sr-only">{DEMO_LEARNER}’s </span>demo sessions

@@ -1,45 +1,96 @@
 'use client';
-import { counted } from '@/core/words';
+import { format } from 'date-fns';
 import { Upload } from 'lucide-react';
-import { useRef, useState } from 'react';
-import { putRecords } from '@/storage/everything';
+import { useEffect, useRef, useState } from 'react';
+import type { ReadArchive } from '@/core/interchange/archive';
+import { KIND_WORDS, RECORD_KINDS } from '@/core/interchange/records';
+import { counted, listWords } from '@/core/words';
+import { countHere, putRecords } from '@/storage/everything';
 import { storageProblem } from '@/storage/problems';
-import { startArchiveWorker } from '@/workers/clients';
+import { callback, type Client, startArchiveWorker } from '@/workers/clients';
+import type { ArchiveApi, Progress } from '@/workers/archive.worker';
 import { Notice } from '@/ui/Notice';
+import { ArchiveProgress } from './ArchiveProgress';
 
-/** A ZIP taken out before, back in. What is already here stays as it is. */
+type Result = { tone: 'problem' | 'plain'; sentence: string };
+/** An archive that was read and checked, and how many of its records are here already. */
+interface Surveyed {
+  archive: ReadArchive;
+  here: number;
+}
+
+/** A ZIP taken out before, back in: what is in it is shown first. What is already here stays as it is. */
 export function PutBackIn() {
   const chooser = useRef<HTMLInputElement>(null);
-  const [busy, setBusy] = useState(false);
-  const [result, setResult] = useState<{ tone: 'problem' | 'plain'; sentence: string }>();
-  const putBack = async (file: File): Promise<void> => {
-    setBusy(true);
+  const worker = useRef<Client<ArchiveApi>>(undefined);
+  const [progress, setProgress] = useState<Progress>();
+  const [surveyed, setSurveyed] = useState<Surveyed>();
+  const [putting, setPutting] = useState(false);
+  const [result, setResult] = useState<Result>();
+  const end = (): void => {
+    worker.current?.stop();
+    worker.current = undefined;
+    setProgress(undefined);
+  };
+  useEffect(() => () => worker.current?.stop(), []);
+  const read = async (file: File): Promise<void> => {
     setResult(undefined);
-    const worker = startArchiveWorker();
+    setSurveyed(undefined);
+    setProgress({ stage: 'reading', done: 0, total: 1 });
+    const client = startArchiveWorker();
+    worker.current = client;
     try {
-      const read = await worker.api.read(file);
-      if (read.ok) {
-        const { added, kept } = await putRecords(read.records, read.images);
-        setResult({
-          tone: 'plain',
-          sentence: `${counted(added, 'record')} put back.${kept > 0 ? ` ${kept} were here already and stayed as they are.` : ''}`,
-        });
-      } else setResult({ tone: 'problem', sentence: read.sentence });
+      const answer = await client.api.read(
+        file,
+        callback((next: Progress) => setProgress(next)),
+      );
+      if (answer.ok) setSurveyed({ archive: answer.archive, here: await countHere(answer.archive.records) });
+      else setResult({ tone: 'problem', sentence: answer.sentence });
     } catch (error) {
       setResult({ tone: 'problem', sentence: `${storageProblem(error)} Nothing of the ZIP was put in.` });
     }
-    worker.stop();
-    setBusy(false);
+    end();
+  };
+  const putBack = async ({ archive }: Surveyed): Promise<void> => {
+    setPutting(true);
+    try {
+      const { added, kept } = await putRecords(archive.records, archive.images);
+      setResult({
+        tone: 'plain',
+        sentence: `${counted(added, 'record')} put back.${kept > 0 ? ` ${kept} were here already and stayed as they are.` : ''}`,
+      });
+    } catch (error) {
+      setResult({ tone: 'problem', sentence: `${storageProblem(error)} Nothing of the ZIP was put in.` });
+    }
+    setPutting(false);
+    setSurveyed(undefined);
   };
   return (
     <section aria-labelledby="in-heading">
       <h2 id="in-heading" className="text-[20px]">
         Put it back in
       </h2>
-      <p className="mt-1">A ZIP from Fox Minute, in this browser or another. What is already here is not touched.</p>
-      <button type="button" className="btn mt-3" disabled={busy} onClick={() => chooser.current?.click()}>
-        <Upload size={17} aria-hidden /> {busy ? 'Reading the ZIP' : 'Choose a ZIP'}
-      </button>
+      <p className="mt-1">
+        A ZIP from Fox Minute, in this browser or another. You see what is in it first; what is already here is not
+        touched.
+      </p>
+      <div className="mt-3 flex flex-wrap items-center gap-4">
+        {progress ? (
+          <ArchiveProgress
+            progress={progress}
+            onCancel={() => {
+              end();
+              setResult({ tone: 'plain', sentence: 'Canceled. Nothing of the ZIP was put in.' });
+            }}
+          />
+        ) : (
+          !surveyed && (
+            <button type="button" className="btn" onClick={() => chooser.current?.click()}>
+              <Upload size={17} aria-hidden /> Choose a ZIP
+            </button>
+          )
+        )}
+      </div>
       <input
         ref={chooser}
         type="file"
@@ -49,14 +100,63 @@ export function PutBackIn() {
         onChange={(event) => {
           const file = event.currentTarget.files?.[0];
           event.currentTarget.value = '';
-          if (file) void putBack(file);
+          if (file) void read(file);
         }}
       />
+      {surveyed && (
+        <Survey
+          {...surveyed}
+          putting={putting}
+          onPut={() => void putBack(surveyed)}
+          onLeave={() => {
+            setSurveyed(undefined);
+            setResult({ tone: 'plain', sentence: 'Left as it was. Nothing of the ZIP was put in.' });
+          }}
+        />
+      )}
       {result && (
         <div className="mt-3">
           <Notice tone={result.tone}>{result.sentence}</Notice>
         </div>
       )}
     </section>
+  );
+}
+
+/** What an archive holds, before anything is touched. */
+function Survey({
+  archive: { exportedAtMs, records, imageBytes, told },
+  here,
+  putting,
+  onPut,
+  onLeave,
+}: Surveyed & { putting: boolean; onPut: () => void; onLeave: () => void }) {
+  const kinds = RECORD_KINDS.filter((kind) => records[kind].length > 0);
+  const all = kinds.reduce((sum, kind) => sum + records[kind].length, 0);
+  return (
+    <div className="mt-3 border border-rule bg-sheet p-4" role="group" aria-label="What is in the ZIP">
+      <p>
+        Taken out on {format(exportedAtMs, 'MMMM d, yyyy')}, whole:{' '}
+        {all === 0
+          ? 'no records.'
+          : `${listWords(kinds.map((kind) => counted(records[kind].length, KIND_WORDS[kind])))}, ${(imageBytes / 1e6).toFixed(1)} MB of images.`}
+        {here > 0 && ` ${String(here)} of these are here already and will stay as they are.`}
+      </p>
+      {told.length > 0 && (
+        <ul className="mt-2 max-h-[160px] list-disc overflow-auto pl-5 wrap-anywhere">
+          {told.map((sentence) => (
+            <li key={sentence}>{sentence}</li>
+          ))}
+        </ul>
+      )}
+      <div className="mt-3 flex gap-3">
+        <button type="button" className="btn" disabled={putting} onClick={onPut}>
+          {putting ? 'Putting it in' : 'Put it in'}
+        </button>
+        <button type="button" className="btn-quiet btn" disabled={putting} onClick={onLeave}>
+          Leave it
+        </button>
+      </div>
+    </div>
   );
 }

@@ -5,20 +5,26 @@ import { useEffect, useRef, useState } from 'react';
 import { loadImage } from '@/storage/images';
 import { readRecords } from '@/storage/everything';
 import { callback, type Client, startArchiveWorker } from '@/workers/clients';
-import type { ArchiveApi } from '@/workers/archive.worker';
+import type { ArchiveApi, Progress } from '@/workers/archive.worker';
 import { download } from '@/ui/download';
+import { ArchiveProgress } from './ArchiveProgress';
 
 /** Everything as one ZIP: JSON records and images. */
 export function TakeOut() {
-  const [progress, setProgress] = useState<{ done: number; total: number }>();
+  const [progress, setProgress] = useState<Progress>();
   const [told, setTold] = useState('');
   const worker = useRef<Client<ArchiveApi>>(undefined);
+  const end = (): void => {
+    worker.current?.stop();
+    worker.current = undefined;
+    setProgress(undefined);
+  };
   useEffect(() => () => worker.current?.stop(), []);
   const take = async (): Promise<void> => {
     setTold('');
+    setProgress({ stage: 'writing', done: 0, total: 1 });
     try {
       const { records, imageKeys } = await readRecords();
-      setProgress({ done: 0, total: Math.max(1, imageKeys.length) });
       const client = startArchiveWorker();
       worker.current = client;
       const zip = await client.api.write(
@@ -26,40 +32,34 @@ export function TakeOut() {
         imageKeys,
         Date.now(),
         callback(loadImage),
-        callback((done: number) => setProgress({ done, total: imageKeys.length })),
+        callback((next: Progress) => setProgress(next)),
       );
       download(zip, `fox-minute-${format(Date.now(), 'yyyy-MM-dd')}.zip`);
-      setTold(`Taken out: ${(zip.size / 1e6).toFixed(1)} MB.`);
+      setTold(`Taken out: ${(zip.size / 1e6).toFixed(1)} MB, read back and found whole.`);
     } catch {
-      setTold('The ZIP could not be made. Everything here is safe; try again.');
+      setTold(
+        'The ZIP could not be made whole. Everything here is safe; free some space on this machine and try again.',
+      );
     }
-    worker.current?.stop();
-    worker.current = undefined;
-    setProgress(undefined);
+    end();
   };
   return (
     <section aria-labelledby="out-heading">
       <h2 id="out-heading" className="text-[20px]">
         Take everything out
       </h2>
-      <p className="mt-1">One ZIP with your sessions, sets and settings as JSON and every image as it is.</p>
-      <div className="mt-3 flex items-center gap-4">
+      <p className="mt-1">
+        One ZIP with your sessions, sets and settings as JSON and every image as it is, each with its checksum.
+      </p>
+      <div className="mt-3 flex flex-wrap items-center gap-4">
         {progress ? (
-          <>
-            <progress className="progress w-[220px]" max={progress.total} value={progress.done} aria-label="Packing" />
-            <button
-              type="button"
-              className="btn-quiet btn btn-sm"
-              onClick={() => {
-                worker.current?.stop();
-                worker.current = undefined;
-                setProgress(undefined);
-                setTold('Cancelled. Nothing was changed.');
-              }}
-            >
-              Cancel
-            </button>
-          </>
+          <ArchiveProgress
+            progress={progress}
+            onCancel={() => {
+              end();
+              setTold('Canceled. Nothing was changed.');
+            }}
+          />
         ) : (
           <button type="button" className="btn" onClick={() => void take()}>
             <Download size={17} aria-hidden /> Take out as ZIP

@@ -3,8 +3,10 @@ import { counted } from '@/core/words';
 import Link from 'next/link';
 import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
+import { useMemo } from 'react';
 import { compareToPlan } from '@/core/journal/compare';
 import { accountSession, type Session } from '@/core/journal/session';
+import { sameLearner } from '@/core/journal/whose';
 import { clockDigits } from '@/core/practice/time/duration';
 import { exerciseById } from '@/core/practice/exercises';
 import { listSessions, loadSession } from '@/storage/sessions/sessions';
@@ -46,7 +48,8 @@ export function After() {
 }
 
 function Made({ session }: { session: Session }) {
-  const sessions = useStored(listSessions, ['sessions'], []);
+  const all = useStored(listSessions, ['sessions'], []);
+  const sessions = useMemo(() => sameLearner(all.value ?? [], session), [all.value, session]);
   const nowMs = useNow(60_000);
   const { pieces, drawingMs, linePages, linesMs, peeks } = accountSession(session);
   const asides = [
@@ -84,7 +87,7 @@ function Made({ session }: { session: Session }) {
       </div>
       <h2 className="mt-7 border-t border-hairline pt-5 text-[20px]">What you saw</h2>
       <div>
-        <Reflect session={session} sessions={sessions.value ?? []} nowMs={nowMs} />
+        <Reflect session={session} sessions={sessions} nowMs={nowMs} />
       </div>
     </>
   );

@@ -9,6 +9,8 @@ import { actualRibbon } from '@/core/clock/ribbon';
 import { compareToPlan } from '@/core/journal/compare';
 import { countFixes } from '@/core/journal/fixes';
 import { accountSession, type Session } from '@/core/journal/session';
+import { lookedAt } from '@/core/journal/whose';
+import { DEMO_LEARNER, isDemoSession } from '@/core/demoLearner';
 import { clockDigits } from '@/core/practice/time/duration';
 import { allPages } from '@/storage/sessions/pages';
 import { seedOnFirstVisit } from '@/storage/seed';
@@ -29,7 +31,9 @@ import { TimeSums } from './TimeSums';
 const Reflect = dynamic(() => import('./Reflect').then((m) => m.Reflect));
 
 export function Journal() {
-  const wanted = useSearchParams().get('session');
+  const asked = useSearchParams();
+  const wanted = asked.get('session');
+  const ofDemo = asked.get('of') === 'demo' || isDemoSession(wanted ?? '');
   const sessions = useStored(
     async () => {
       await seedOnFirstVisit(Date.now());
@@ -40,7 +44,10 @@ export function Journal() {
   );
   if (sessions.problem) return <Notice>{sessions.problem}</Notice>;
   if (!sessions.value) return <div className="h-60" aria-busy />;
-  if (sessions.value.length === 0)
+  const demo = sessions.value.filter((s) => isDemoSession(s.id));
+  const { sessions: shown, of } =
+    ofDemo && demo.length > 0 ? { sessions: demo, of: DEMO_LEARNER } : lookedAt(sessions.value);
+  if (shown.length === 0)
     return (
       <>
         <h1 className="text-[30px]">Nothing in the journal yet</h1>
@@ -54,14 +61,22 @@ export function Journal() {
     );
   const index = Math.max(
     0,
-    sessions.value.findIndex((s) => s.id === wanted),
+    shown.findIndex((s) => s.id === wanted),
   );
-  const missing = wanted !== null && sessions.value.every((s) => s.id !== wanted);
+  const missing = wanted !== null && shown.every((s) => s.id !== wanted);
   return (
     <>
       {missing && <Notice tone="plain">That session is not kept in this browser. Here is the last one.</Notice>}
-      <SessionEntry sessions={sessions.value} index={index} />
-      <Earlier sessions={sessions.value} current={sessions.value[index].id} />
+      <SessionEntry sessions={shown} index={index} />
+      <Earlier sessions={shown} current={shown[index].id} of={of} />
+      {!of && demo.length > 0 && (
+        <p className="mt-6 text-quiet">
+          {DEMO_LEARNER}’s made-up sessions stand back now that you have your own.{' '}
+          <Link className="link-quiet" href="/journal?of=demo">
+            Look at hers
+          </Link>
+        </p>
+      )}
     </>
   );
 }
@@ -112,10 +127,22 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
   );
 }
 
-function Earlier({ sessions, current }: { sessions: readonly Session[]; current: string }) {
+function Earlier({
+  sessions,
+  current,
+  of,
+}: {
+  sessions: readonly Session[];
+  current: string;
+  /** Whose they are, where they are not the learner's. */
+  of: string | undefined;
+}) {
   return (
     <section aria-label="All sessions" className="mt-8">
-      <h2 className="border-t border-ink pt-4 text-[20px]">{counted(sessions.length, 'session')}</h2>
+      <h2 className="border-t border-ink pt-4 text-[20px]">
+        {counted(sessions.length, 'session')}
+        {of && ` of ${of}’s`}
+      </h2>
       <MarkedToFix />
       <ul className="mt-2">
         {sessions.map((session) => (

@@ -147,6 +147,18 @@ export function PageClose({ page, number, onClose }: { page: Page; number: numbe
               </ol>
             </section>
           )}
+          <label className="flex items-center gap-3">
+            <input
+              type="checkbox"
+              className="checkbox"
+              checked={page.thrownAway ?? false}
+              onChange={({ target: { checked } }) => change(() => ({ thrownAway: checked }))}
+            />
+            <span>
+              The sheet is thrown away
+              <span className="block text-[14px] text-quiet">Its photograph and its record stay and count.</span>
+            </span>
+          </label>
           {session.value && <TakeOutPage page={page} session={session.value} number={number} />}
         </div>
       </div>

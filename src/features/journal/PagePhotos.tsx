@@ -155,6 +155,7 @@ function PageCard({ page, number, onBin }: { page: Page; number: number; onBin: 
       <figcaption className="flex items-center justify-between text-[14px] text-quiet">
         Page {number}
         {page.horizon !== undefined && ', in a setting'}
+        {page.thrownAway && ', sheet thrown away'}
         <button
           type="button"
           className="btn btn-square border-0 btn-ghost btn-sm"

@@ -12,6 +12,7 @@ import { counted } from '@/core/words';
 import { useIsHidden } from '@/storage/references/hiddenReference';
 import { imageKey } from '@/storage/images';
 import { useLibrary } from '@/storage/pictures/library';
+import { lookedAt } from '@/core/journal/whose';
 import { listPages } from '@/storage/sessions/pages';
 import { listSessions } from '@/storage/sessions/sessions';
 import { useImageUrl } from '@/storage/hooks/useThumbnail';
@@ -42,7 +43,10 @@ function Versions({ references, whole }: { references: readonly string[]; whole:
   const sessions = useStored(listSessions, ['sessions'], []);
   const hidden = useIsHidden(whole);
   const [by, setBy] = useState<'date' | 'time'>('date');
-  const versions = useMemo(() => versionsOf(sessions.value ?? [], references), [sessions.value, references]);
+  const versions = useMemo(
+    () => versionsOf(lookedAt(sessions.value ?? []).sessions, references),
+    [sessions.value, references],
+  );
   // Earlier drawings of it would help the memory as much as the picture.
   if (versions.length === 0 || hidden) return null;
   const shown = by === 'date' ? versions : [...versions].sort((a, b) => a.drawing.spentMs - b.drawing.spentMs);

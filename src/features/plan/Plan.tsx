@@ -6,7 +6,7 @@ import { type Recipe, recipeSchema } from '@/core/practice/plan/recipe';
 import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { listSets } from '@/storage/pictures/pictures';
 import { seedOnFirstVisit } from '@/storage/seed';
-import { listSessions } from '@/storage/sessions/sessions';
+import { listOwnSessions } from '@/storage/sessions/sessions';
 import { loadSetting } from '@/storage/settings';
 import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';
@@ -51,7 +51,7 @@ async function loadDraft(): Promise<{ recipe: Recipe; ask: Ask }> {
 export function Plan() {
   const draft = useStored(loadDraft, [], []);
   const sets = useStored(listSets, ['sets'], []);
-  const sessions = useStored(listSessions, ['sessions'], [draft.value]);
+  const sessions = useStored(listOwnSessions, ['sessions'], [draft.value]);
   const problem = draft.problem ?? sets.problem ?? sessions.problem;
   if (problem)
     return (

@@ -4,10 +4,10 @@ import { toastProblem } from '@/ui/toast/toast';
 import { chooseReferences, poolOf } from '@/core/practice/start/chooseReferences';
 import { type Chosen, layOutRecipe, type Origin } from '@/core/practice/plan/layOut';
 import { findProblems, type Problem } from '@/core/practice/edit/problems';
-import { blockIds, type Recipe } from '@/core/practice/plan/recipe';
+import { blockIds, overTheMost, type Recipe } from '@/core/practice/plan/recipe';
 import type { Plan } from '@/core/practice/plan/schema';
 import { storageProblem } from '@/storage/problems';
-import { saveSetting } from '@/storage/settings';
+import { useKeeping } from '@/storage/hooks/useKeeping';
 import type { Session } from '@/core/journal/session';
 import { usePools } from './usePools';
 
@@ -22,7 +22,6 @@ interface History {
   future: readonly Step[];
 }
 const DEPTH = 200;
-const SAVE_AFTER_MS = 300;
 
 export interface PlanEditor {
   recipe: Recipe;
@@ -59,12 +58,8 @@ export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs
   const { recipe, past, future } = history;
   const { pools, ready } = usePools(recipe, sessions, nowMs);
 
-  useEffect(() => {
-    const timer = setTimeout(() => {
-      saveSetting('planDraft', JSON.stringify(recipe)).catch((error: unknown) => toastProblem(storageProblem(error)));
-    }, SAVE_AFTER_MS);
-    return () => clearTimeout(timer);
-  }, [recipe]);
+  const keep = useKeeping('planDraft', (error) => toastProblem(storageProblem(error)));
+  useEffect(() => keep(JSON.stringify(recipe)), [recipe, keep]);
 
   const change = useCallback((words: string, update: (recipe: Recipe) => Recipe) => {
     const since = lastChange.current;
@@ -72,6 +67,12 @@ export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs
     setHistory((h) => {
       const next = update(h.recipe);
       if (next === h.recipe) return h;
+      const over = overTheMost(next.blocks);
+      if (over) {
+        // Told after React is done with the state; twice the same is one message.
+        queueMicrotask(() => toastProblem(`${over} Nothing was changed.`));
+        return h;
+      }
       const merged = sameStep(h.past.at(-1), words, since);
       return {
         past: merged ? h.past : [...h.past, { words, recipe: h.recipe }].slice(-DEPTH),

@@ -1,4 +1,5 @@
 'use client';
+import { startOfDay } from 'date-fns';
 import { useMemo } from 'react';
 import { drawingHistory } from '@/core/journal/history';
 import type { Session } from '@/core/journal/session';
@@ -47,8 +48,8 @@ export function usePools(
   const key = setIdsOf(recipe).join('\n');
   const loaded = useStored(() => loadPools(key), ['sets', 'pictures'], [key]).value;
   // The day is enough: what was drawn does not change by the minute.
-  const day = Math.floor(nowMs / 86_400_000);
-  const past = useMemo(() => drawingHistory(sessions, (day + 1) * 86_400_000 - 1), [sessions, day]);
+  const todayMs = startOfDay(nowMs).getTime();
+  const past = useMemo(() => drawingHistory(sessions, todayMs), [sessions, todayMs]);
   const lately = past.drawn.slice(-HABIT_WINDOW).join('\n');
   const facts = useStored(() => factsOf(lately ? lately.split('\n') : []), ['pictures'], [lately]).value;
   return useMemo(() => {

@@ -3,6 +3,7 @@ import { scaleSqrt } from 'd3-scale';
 import { useMemo, useState } from 'react';
 import { FAMILIES } from '@/core/figure/catalogue/families';
 import { drawingHistory } from '@/core/journal/history';
+import { lookedAt } from '@/core/journal/whose';
 import { coverage, type CoverageRow, type ReferenceFacts, TURNS, turnOf } from '@/core/references/coverage';
 import { BUILT_IN_SET_ID, LIBRARY_ID } from '@/core/references/picture';
 import { counted } from '@/core/words';
@@ -13,13 +14,17 @@ import { Notice } from '@/ui/Notice';
 import { PickFor, type PickTarget } from './pick/PickFor';
 
 interface Covered {
+  /** Whose drawings they are, where they are not the learner's. */
+  of: string | undefined;
   drawn: ReferenceFacts[];
   available: ReferenceFacts[];
 }
 async function load(): Promise<Covered> {
   const [sessions, library] = await Promise.all([listSessions(), referencesOf(LIBRARY_ID)]);
-  const { drawn } = drawingHistory(sessions, Date.now());
+  const { sessions: shown, of } = lookedAt(sessions);
+  const { drawn } = drawingHistory(shown, Date.now());
   return {
+    of,
     drawn: await factsOf(drawn),
     available: [...library, ...(shippedReferences(BUILT_IN_SET_ID) ?? [])],
   };
@@ -53,8 +58,8 @@ export function CoverageView() {
       <div className="flex flex-wrap items-center gap-4">
         <p className="max-w-[66ch] flex-1 max-sm:basis-full">
           {counts.total === 0
-            ? 'You have not drawn anything yet. Everything there is to draw shows as a ring.'
-            : `${counted(counts.total, 'drawing')}, each a share of a disk; rings are poses and sides you have pictures of and never drew: ${String(empty)}. ${
+            ? 'Nothing is drawn yet. Everything there is to draw shows as a ring.'
+            : `${counted(counts.total, 'drawing')}${value.of ? ` of ${value.of}’s` : ''}, each a share of a disk; rings are poses and sides there are pictures of that were never drawn: ${String(empty)}. ${
                 counts.foreshortened > 0
                   ? `${String(counts.foreshortened)} of them (${String(Math.round((100 * counts.foreshortened) / counts.total))} %) foreshortened. `
                   : ''

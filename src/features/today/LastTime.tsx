@@ -5,15 +5,17 @@ import Link from 'next/link';
 import { clockDigits } from '@/core/practice/time/duration';
 import { nextTimeNote } from '@/core/journal/reflect';
 import { accountSession, type Session } from '@/core/journal/session';
+import type { Whose } from '@/core/journal/whose';
 
 /** The last session in a sentence, with its note. */
-export function LastTime({ sessions }: { sessions: readonly Session[] | undefined }) {
-  if (!sessions) return <section aria-label="Last time" />;
+export function LastTime({ whose }: { whose: Whose | undefined }) {
+  if (!whose) return <section aria-label="Last time" />;
+  const { sessions, of } = whose;
   const last = sessions.at(0);
   const wanted = nextTimeNote(sessions);
   return (
     <section aria-label="Last time">
-      <h2 className="font-sans text-[15px] font-semibold">Last time</h2>
+      <h2 className="font-sans text-[15px] font-semibold">{of ? `${of}’s last time` : 'Last time'}</h2>
       {last ? (
         <>
           <p className="mt-2">

@@ -7,6 +7,8 @@ import { wallTime } from '@/core/practice/time/clockTime';
 import { clockDigits } from '@/core/practice/time/duration';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
 import { countPoses, sumPlan } from '@/core/practice/time/sums';
+import { lookedAt } from '@/core/journal/whose';
+import { localDay } from '@/core/moment';
 import { builtInSet, BUILT_IN_SETS } from '@/core/references/builtIn';
 import { BUILT_IN_SET_ID, LIBRARY_ID } from '@/core/references/picture';
 import { listSets } from '@/storage/pictures/pictures';
@@ -58,11 +60,12 @@ export function Today() {
   const [starting, setStarting] = useState(false);
   const kept = useMemo(() => sessions.value?.filter((s) => s.status === 'kept'), [sessions.value]);
   const cutOff = sessions.value?.find((s) => s.status === 'running');
-  const today = Math.floor(nowMs / 86_400_000);
+  const today = localDay(nowMs);
+  const whose = useMemo(() => kept && lookedAt(kept), [kept]);
   const plan = useProposal(
     choice?.minutes ?? DEFAULT_MINUTES,
     references.value,
-    saved.value && kept,
+    saved.value && whose,
     today * 100 + mix,
     nowMs,
   );
@@ -233,8 +236,8 @@ export function Today() {
       </section>
 
       <div className="mt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[440px_1fr_1fr]">
-        <WeekBoxes sessions={kept} nowMs={nowMs} />
-        <LastTime sessions={kept} />
+        <WeekBoxes whose={whose} nowMs={nowMs} />
+        <LastTime whose={whose} />
         {cutOff && <CutOff session={cutOff} />}
       </div>
     </main>

@@ -3,7 +3,7 @@ import { counted } from '@/core/words';
 import { format, isSameDay } from 'date-fns';
 import { useMemo } from 'react';
 import { weekOf } from '@/core/journal/history';
-import type { Session } from '@/core/journal/session';
+import type { Whose } from '@/core/journal/whose';
 import { brushBand } from '@/ui/brush';
 
 const BOX_W = 50;
@@ -12,17 +12,17 @@ const BOX_H = 40;
 const FULL_MS = 20 * 60_000;
 
 /** The week as boxes that fill with drawing; an empty one is only empty. */
-export function WeekBoxes({ sessions, nowMs }: { sessions: readonly Session[] | undefined; nowMs: number }) {
-  const days = useMemo(() => (sessions ? weekOf(sessions, nowMs) : []), [sessions, nowMs]);
+export function WeekBoxes({ whose, nowMs }: { whose: Whose | undefined; nowMs: number }) {
+  const days = useMemo(() => (whose ? weekOf(whose.sessions, nowMs) : []), [whose, nowMs]);
   const totalMs = days.reduce((sum, d) => sum + d.drawingMs, 0);
   const minutes = Math.round(totalMs / 60_000);
   return (
     <section aria-label="This week">
       <div className="flex items-baseline justify-between">
-        <h2 className="font-sans text-[15px] font-semibold">This week’s boxes</h2>
-        <span className="text-[14px] text-quiet">
-          {sessions ? `${counted(minutes, 'minute')} of drawing so far` : ''}
-        </span>
+        <h2 className="font-sans text-[15px] font-semibold">
+          {whose?.of ? `${whose.of}’s week` : 'This week’s boxes'}
+        </h2>
+        <span className="text-[14px] text-quiet">{whose ? `${counted(minutes, 'minute')} of drawing so far` : ''}</span>
       </div>
       <ul className="mt-2 grid h-[92px] grid-cols-7 gap-2">
         {days.map((day, i) => {
@@ -31,7 +31,7 @@ export function WeekBoxes({ sessions, nowMs }: { sessions: readonly Session[] | 
           const drawn = Math.round(day.drawingMs / 60_000);
           return (
             <li key={day.date.getTime()} className="text-center text-[13px]">
-              <span className="sr-only">{`${format(day.date, 'EEEE')}: ${drawn} minutes`}</span>
+              <span className="sr-only">{`${format(day.date, 'EEEE')}: ${counted(drawn, 'minute')}`}</span>
               <span aria-hidden>
                 <svg viewBox={`-4 -4 ${BOX_W + 8} ${BOX_H + 8}`} className="w-full overflow-visible">
                   <rect

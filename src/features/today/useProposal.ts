@@ -1,7 +1,8 @@
 'use client';
+import { startOfDay } from 'date-fns';
 import { useMemo } from 'react';
 import { drawingHistory } from '@/core/journal/history';
-import type { Session } from '@/core/journal/session';
+import type { Whose } from '@/core/journal/whose';
 import { proposePlan } from '@/core/practice/start/propose';
 import type { Plan } from '@/core/practice/plan/schema';
 import { countFacings, type ReferenceFacts } from '@/core/references/coverage';
@@ -15,17 +16,24 @@ const HABIT_WINDOW = 40;
 export function useProposal(
   minutes: number,
   references: readonly ReferenceFacts[] | undefined,
-  sessions: readonly Session[] | undefined,
+  whose: Whose | undefined,
   seed: number,
   nowMs: number,
 ): Plan | undefined {
-  const past = useMemo(() => sessions && drawingHistory(sessions, nowMs), [sessions, nowMs]);
+  // The day is enough: what was drawn does not change by the minute.
+  const todayMs = startOfDay(nowMs).getTime();
+  const past = useMemo(() => {
+    if (!whose) return undefined;
+    const own = whose.of === undefined ? undefined : 0;
+    const { memorySessions, ...history } = drawingHistory(whose.sessions, todayMs);
+    return { ...history, memorySessions: own ?? memorySessions, of: whose.of };
+  }, [whose, todayMs]);
   const lately = past?.drawn.slice(-HABIT_WINDOW).join('\n');
   const facts = useStored(() => factsOf(lately ? lately.split('\n') : []), ['pictures'], [lately]).value;
   const history = useMemo(() => {
     if (!past || !facts) return undefined;
-    const { timesDrawn, daysSinceLast, memorySessions } = past;
-    return { daysSinceLast, timesDrawn, memorySessions, facings: countFacings(facts) };
+    const { timesDrawn, daysSinceLast, memorySessions, of } = past;
+    return { daysSinceLast, timesDrawn, memorySessions, of, facings: countFacings(facts) };
   }, [past, facts]);
   return useMemo(() => {
     if (!history || !references) return undefined;

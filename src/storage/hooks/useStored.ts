@@ -1,7 +1,7 @@
 'use client';
 import { type DependencyList, useCallback, useEffect, useState } from 'react';
 import { onChange } from '@/storage/changes';
-import type { Store } from '@/storage/db';
+import type { Store } from '@/storage/stores';
 import { storageProblem } from '@/storage/problems';
 
 /** Between two readings while changes keep coming. */
@@ -14,9 +14,19 @@ export interface Stored<T> {
   problem: string | undefined;
 }
 
-/** Read something from storage and again whenever one of the stores changes, in this tab or another. */
+/** What was read, and what was asked: another question's answer is none. */
+interface Answer<T> extends Stored<T> {
+  to: unknown;
+}
+const UNANSWERED = { value: undefined, problem: undefined };
+
+/**
+ * Read something from storage and again whenever one of the stores changes, in this tab or another.
+ * @param deps What `load` depends on. The moment one of them changes there is no value until the new one is read: a value never
+ * belongs to the key before it.
+ */
 export function useStored<T>(load: () => Promise<T>, stores: readonly Store[], deps: DependencyList): Stored<T> {
-  const [stored, setStored] = useState<Stored<T>>({ value: undefined, problem: undefined });
+  const [answer, setAnswer] = useState<Answer<T>>({ ...UNANSWERED, to: undefined });
   // eslint-disable-next-line react-hooks/exhaustive-deps, react-hooks/use-memo -- the caller lists what `load` depends on
   const loading = useCallback(load, deps);
   const storeKey = stores.join(' ');
@@ -34,10 +44,15 @@ export function useStored<T>(load: () => Promise<T>, stores: readonly Store[], d
       loading()
         .then(
           (value) => {
-            if (current) setStored({ value, problem: undefined });
+            if (current) setAnswer({ value, problem: undefined, to: loading });
           },
           (error: unknown) => {
-            if (current) setStored((before) => ({ ...before, problem: storageProblem(error) }));
+            if (current)
+              setAnswer((before) => ({
+                ...(before.to === loading ? before : UNANSWERED),
+                problem: storageProblem(error),
+                to: loading,
+              }));
           },
         )
         .finally(() => {
@@ -56,5 +71,5 @@ export function useStored<T>(load: () => Promise<T>, stores: readonly Store[], d
       stop();
     };
   }, [loading, storeKey]);
-  return stored;
+  return answer.to === loading ? answer : UNANSWERED;
 }

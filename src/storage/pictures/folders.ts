@@ -1,6 +1,7 @@
 import type { Picture } from '@/core/references/picture';
 import { announce } from '@/storage/changes';
-import { db, type Folder } from '@/storage/db';
+import { atomically, db, put } from '@/storage/db';
+import type { Folder } from '@/storage/stores';
 import { changePictures } from './pictures';
 
 /** File System Access is not in every browser, nor in every version of TypeScript's DOM types. */
@@ -26,7 +27,7 @@ export async function chooseFolder(): Promise<FileSystemDirectoryHandle | undefi
 }
 
 export async function keepFolder(folder: Folder): Promise<void> {
-  await (await db()).put('folders', folder);
+  await atomically(['folders'], (tx) => put(tx, 'folders', folder));
   announce('folders');
 }
 export async function loadFolder(id: string): Promise<Folder | undefined> {

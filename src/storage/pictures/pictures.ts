@@ -1,13 +1,7 @@
-import {
-  LATER_ID,
-  LIBRARY_ID,
-  type Picture,
-  pictureSchema,
-  type PictureSet,
-  pictureSetSchema,
-} from '@/core/references/picture';
+import { LATER_ID, LIBRARY_ID, type Picture, type PictureSet } from '@/core/references/picture';
 import { announce, announceRecords } from '@/storage/changes';
-import { atomically, db, type SmallImage, type WriteTransaction } from '@/storage/db';
+import { atomically, changeRecord, db, put, type WriteTransaction } from '@/storage/db';
+import type { SmallImage } from '@/storage/stores';
 import { imageKey, smallImage } from '@/storage/images';
 
 /** Sets in the order they were made, without those in the bin. */
@@ -21,16 +15,13 @@ export async function loadSet(id: string): Promise<PictureSet | undefined> {
 }
 
 export async function saveSet(set: PictureSet): Promise<void> {
-  await (await db()).put('sets', pictureSetSchema.parse(set));
+  await atomically(['sets'], (tx) => put(tx, 'sets', set));
   announce('sets');
 }
 
 /** Put a set into the bin, or take it out with null. Its pictures stay in the library. */
 export async function binSet(id: string, binnedAtMs: number | null): Promise<void> {
-  const tx = (await db()).transaction('sets', 'readwrite');
-  const set = await tx.store.get(id);
-  if (set) await tx.store.put({ ...set, binnedAtMs });
-  await tx.done;
+  await changeRecord('sets', id, (set) => set && { ...set, binnedAtMs });
   announce('sets');
 }
 
@@ -68,9 +59,9 @@ export async function putPicture(
   thumbnail: SmallImage,
 ): Promise<void> {
   // One after another: the first that fails ends the transaction, and nothing is left unheard.
-  await tx.objectStore('pictures').put(pictureSchema.parse(picture));
-  if (image) await tx.objectStore('images').put(image, imageKey('picture', picture.id));
-  await tx.objectStore('images').put(thumbnail, imageKey('thumbnail', picture.id));
+  await put(tx, 'pictures', picture);
+  if (image) await put(tx, 'images', image, imageKey('picture', picture.id));
+  await put(tx, 'images', thumbnail, imageKey('thumbnail', picture.id));
 }
 
 /** Keep a picture with its image and thumbnail, all or nothing. */
@@ -105,7 +96,7 @@ export async function changePictures(
       const before = Object.fromEntries(
         Object.keys(after).map((key) => [key, picture[key as keyof Picture]]),
       ) as Partial<Picture>;
-      await store.put(pictureSchema.parse({ ...picture, ...after }));
+      await put(tx, 'pictures', { ...picture, ...after });
       changes.push({ id, before, after });
     }
   });

@@ -1,4 +1,4 @@
-import { type Body, bodySchema } from '@/core/body/body';
+import type { Body } from '@/core/body/body';
 import { limbDirections } from '@/core/body/limbs';
 import { READ_BY, readBody } from '@/core/body/readBody';
 import { type GrayPicture, readLight } from '@/core/body/readLight';
@@ -8,7 +8,7 @@ import { grayOf } from '@/core/references/tone';
 import { type Client, startLandmarksWorker } from '@/workers/clients';
 import type { Box, FoundBodies, LandmarkModel, LandmarksApi } from '@/workers/landmarks.worker';
 import { announceRecords } from '@/storage/changes';
-import { atomically, db } from '@/storage/db';
+import { atomically, db, put } from '@/storage/db';
 import { remember } from './history';
 import { imageKey, loadImage } from '@/storage/images';
 import { pictureImage } from './pictureImage';
@@ -66,11 +66,11 @@ async function keepReading(id: string, result: FoundBodies): Promise<void> {
     const before = await tx.objectStore('bodies').get(id);
     if (!picture) return;
     if (before?.by === 'hand') {
-      await tx.objectStore('pictures').put({ ...picture, readBy: READ_BY });
+      await put(tx, 'pictures', { ...picture, readBy: READ_BY });
       return;
     }
-    await tx.objectStore('pictures').put({ ...picture, ...readingOf(picture, result, gray) });
-    if (result.body) await tx.objectStore('bodies').put({ id, ...result.body, by: 'model' });
+    await put(tx, 'pictures', { ...picture, ...readingOf(picture, result, gray) });
+    if (result.body) await put(tx, 'bodies', { id, ...result.body, by: 'model' });
   });
   announceRecords('pictures', [id]);
   announceRecords('bodies', [id]);
@@ -181,8 +181,8 @@ async function exchangeBody(
     if (!picture) return undefined;
     const was = await tx.objectStore('bodies').get(id);
     const after = update(picture);
-    await tx.objectStore('pictures').put({ ...picture, ...after });
-    if (body) await tx.objectStore('bodies').put(bodySchema.parse(body));
+    await put(tx, 'pictures', { ...picture, ...after });
+    if (body) await put(tx, 'bodies', body);
     else await tx.objectStore('bodies').delete(id);
     const { found, sure, measures, readBy } = picture;
     return { body: was, fields: { found, sure, measures, readBy }, after };

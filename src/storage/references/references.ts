@@ -20,7 +20,7 @@ import { db } from '@/storage/db';
 import { pictureImage } from '@/storage/pictures/pictureImage';
 import { inSetOrder, listPictures, loadPicture, loadSet } from '@/storage/pictures/pictures';
 import { loadRender, saveRender } from './renders';
-import { listSessions } from '@/storage/sessions/sessions';
+import { listOwnSessions } from '@/storage/sessions/sessions';
 
 export const smallPictureUrl = ({ file }: CatalogueEntry, covered: boolean): string =>
   `/figures/${covered ? 'covered' : 'small'}/${file}.webp`;
@@ -104,7 +104,7 @@ async function picturesOf(setId: string): Promise<Picture[]> {
   if (!set?.rule) return listPictures(setId);
   // Only sets by a rule need the search: Today and the journal load without it.
   const { indexLibrary, search } = await import('@/core/references/facets');
-  const [library, sessions] = await Promise.all([listPictures(LIBRARY_ID), listSessions()]);
+  const [library, sessions] = await Promise.all([listPictures(LIBRARY_ID), listOwnSessions()]);
   const drawn = drawnByPicture(sessions);
   const { found } = search(
     indexLibrary(library, (id) => drawn.get(id), Date.now()),

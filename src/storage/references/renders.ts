@@ -1,13 +1,15 @@
-import { db } from '@/storage/db';
+import { atomically, changeRecord, db, put } from '@/storage/db';
 
 /** Rendered views are kept up to this size in all; the longest unused go first. */
 const MAX_BYTES = 80_000_000;
 
 export async function loadRender(key: string, nowMs: number): Promise<Blob | undefined> {
-  const database = await db();
-  const render = await database.get('renders', key);
+  const render = await (await db()).get('renders', key);
   // When it was used is written afterwards: nobody waits for that, and losing it costs little.
-  if (render) void database.put('renders', { ...render, usedAtMs: nowMs }, key).catch(() => undefined);
+  if (render)
+    void changeRecord('renders', key, (before) => before && { ...before, usedAtMs: nowMs }, { named: true }).catch(
+      () => undefined,
+    );
   return render?.image;
 }
 
@@ -27,10 +29,15 @@ export function toEvict(
 }
 
 export async function saveRender(key: string, image: Blob, nowMs: number): Promise<void> {
-  const tx = (await db()).transaction('renders', 'readwrite', { durability: 'relaxed' });
-  await tx.store.put({ image, usedAtMs: nowMs }, key);
-  const [keys, values] = await Promise.all([tx.store.getAllKeys(), tx.store.getAll()]);
-  const known = keys.map((k, i) => ({ key: k, bytes: values[i].image.size, usedAtMs: values[i].usedAtMs }));
-  for (const old of toEvict(known, MAX_BYTES)) await tx.store.delete(old);
-  await tx.done;
+  await atomically(
+    ['renders'],
+    async (tx) => {
+      await put(tx, 'renders', { image, usedAtMs: nowMs }, key);
+      const store = tx.objectStore('renders');
+      const [keys, values] = await Promise.all([store.getAllKeys(), store.getAll()]);
+      const known = keys.map((k, i) => ({ key: k, bytes: values[i].image.size, usedAtMs: values[i].usedAtMs }));
+      for (const old of toEvict(known, MAX_BYTES)) await store.delete(old);
+    },
+    { durability: 'relaxed' },
+  );
 }

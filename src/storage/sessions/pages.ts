@@ -1,6 +1,6 @@
-import { type Page, pageSchema } from '@/core/journal/session';
+import type { Page } from '@/core/journal/session';
 import { announce } from '@/storage/changes';
-import { atomically, db } from '@/storage/db';
+import { atomically, changeRecord, db, put } from '@/storage/db';
 import { imageKey } from '@/storage/images';
 
 /** Photographed pages of a session in the order they were added, without those in the bin. */
@@ -13,9 +13,9 @@ export async function listPages(sessionId: string): Promise<Page[]> {
 export async function addPage(page: Page, image: Blob, thumbnail: Blob): Promise<void> {
   await atomically(['pages', 'images'], (tx) =>
     Promise.all([
-      tx.objectStore('pages').put(pageSchema.parse(page)),
-      tx.objectStore('images').put(image, imageKey('page', page.id)),
-      tx.objectStore('images').put(thumbnail, imageKey('thumbnail', page.id)),
+      put(tx, 'pages', page),
+      put(tx, 'images', image, imageKey('page', page.id)),
+      put(tx, 'images', thumbnail, imageKey('thumbnail', page.id)),
     ]),
   );
   announce('pages');
@@ -26,12 +26,15 @@ export async function allPages(): Promise<Page[]> {
   return (await (await db()).getAll('pages')).filter((p) => p.binnedAtMs === null);
 }
 
+/** Pages in the bin, the latest first. */
+export async function listBinnedPages(): Promise<Page[]> {
+  const pages = await (await db()).getAll('pages');
+  return pages.filter((p) => p.binnedAtMs !== null).sort((a, b) => (b.binnedAtMs ?? 0) - (a.binnedAtMs ?? 0));
+}
+
 /** Say something else of a page: what to fix, what was laid over it. */
 export async function changePage(id: string, change: (page: Page) => Partial<Page>): Promise<void> {
-  const tx = (await db()).transaction('pages', 'readwrite');
-  const page = await tx.store.get(id);
-  if (page) await tx.store.put(pageSchema.parse({ ...page, ...change(page) }));
-  await tx.done;
+  await changeRecord('pages', id, (page) => page && { ...page, ...change(page) });
   announce('pages');
 }
 

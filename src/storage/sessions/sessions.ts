@@ -1,13 +1,17 @@
+import { ownSessions } from '@/core/journal/whose';
 import type { RunEvent } from '@/core/clock/log';
 import type { Reflection } from '@/core/journal/reflection';
-import { type Session, sessionSchema } from '@/core/journal/session';
+import type { Session } from '@/core/journal/session';
 import { announce } from '@/storage/changes';
-import { db } from '@/storage/db';
+import { atomically, changeRecord, db, put } from '@/storage/db';
 
 /** Every session, newest first. */
 export async function listSessions(): Promise<Session[]> {
   return (await (await db()).getAllFromIndex('sessions', 'byStart')).reverse();
 }
+
+/** The learner's own sessions, newest first. */
+export const listOwnSessions = async (): Promise<Session[]> => ownSessions(await listSessions());
 
 export async function loadSession(id: string): Promise<Session | undefined> {
   return (await db()).get('sessions', id);
@@ -20,59 +24,61 @@ export async function runningSession(): Promise<Session | undefined> {
 
 /** Write a session durably: resolved only when it is on disk. */
 export async function saveSession(session: Session): Promise<void> {
-  const tx = (await db()).transaction('sessions', 'readwrite', { durability: 'strict' });
-  await Promise.all([tx.store.put(sessionSchema.parse(session)), tx.done]);
+  await atomically(['sessions'], (tx) => put(tx, 'sessions', session), { durability: 'strict' });
   announce('sessions');
 }
 
+const change = async (
+  id: string,
+  update: (session: Session) => Partial<Session> | undefined,
+  durability: IDBTransactionDurability = 'default',
+): Promise<void> =>
+  changeRecord(
+    'sessions',
+    id,
+    (session) => {
+      const fields = session && update(session);
+      return session && fields && { ...session, ...fields };
+    },
+    { durability },
+  );
+
 /** Append events to a session's log, durably and in one step with its state. */
 export async function appendEvents(id: string, events: readonly RunEvent[], status: Session['status']): Promise<void> {
-  const tx = (await db()).transaction('sessions', 'readwrite', { durability: 'strict' });
-  const session = await tx.store.get(id);
-  if (!session) throw new Error('The session is no longer kept in this browser.');
-  const last = events[events.length - 1];
-  await Promise.all([
-    tx.store.put({
-      ...session,
-      status,
-      log: [...session.log, ...events],
-      lastSeenMs: Math.max(session.lastSeenMs, last.atMs),
-    }),
-    tx.done,
-  ]);
+  let here = false;
+  await change(
+    id,
+    ({ log, lastSeenMs }) => {
+      here = true;
+      return {
+        status,
+        log: [...log, ...events],
+        lastSeenMs: Math.max(lastSeenMs, events[events.length - 1].atMs),
+      };
+    },
+    'strict',
+  );
+  if (!here) throw new Error('The session is no longer kept in this browser.');
   announce('sessions');
 }
 
 /** A sign of life of a running session; relaxed, because losing one costs five seconds at most. */
-export async function heartbeat(id: string, lastSeenMs: number): Promise<void> {
-  const tx = (await db()).transaction('sessions', 'readwrite', { durability: 'relaxed' });
-  const session = await tx.store.get(id);
-  if (session?.status === 'running' && session.lastSeenMs < lastSeenMs) await tx.store.put({ ...session, lastSeenMs });
-  await tx.done;
-}
+export const heartbeat = (id: string, lastSeenMs: number): Promise<void> =>
+  change(id, (s) => (s.status === 'running' && s.lastSeenMs < lastSeenMs ? { lastSeenMs } : undefined), 'relaxed');
 
 export async function saveNote(id: string, note: string): Promise<void> {
-  const tx = (await db()).transaction('sessions', 'readwrite');
-  const session = await tx.store.get(id);
-  if (session) await tx.store.put(sessionSchema.parse({ ...session, note }));
-  await tx.done;
+  await change(id, () => ({ note }));
   announce('sessions');
 }
 
 /** A session that ran to its end by itself: there is no last event, only the time it ended. */
 export async function finishSession(id: string, endMs: number): Promise<void> {
-  const tx = (await db()).transaction('sessions', 'readwrite', { durability: 'strict' });
-  const session = await tx.store.get(id);
-  if (session) await tx.store.put({ ...session, status: 'kept', lastSeenMs: endMs });
-  await tx.done;
+  await change(id, () => ({ status: 'kept', lastSeenMs: endMs }), 'strict');
   announce('sessions');
 }
 
 /** Change what was said after a session. */
-export async function changeReflection(id: string, change: (before: Reflection) => Reflection): Promise<void> {
-  const tx = (await db()).transaction('sessions', 'readwrite');
-  const session = await tx.store.get(id);
-  if (session) await tx.store.put(sessionSchema.parse({ ...session, reflection: change(session.reflection ?? {}) }));
-  await tx.done;
+export async function changeReflection(id: string, update: (before: Reflection) => Reflection): Promise<void> {
+  await change(id, ({ reflection }) => ({ reflection: update(reflection ?? {}) }));
   announce('sessions');
 }

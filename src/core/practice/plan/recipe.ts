@@ -4,12 +4,20 @@ import { PICK_ORDERS } from '../../references/pick';
 import { DURATION_STEPS_MS } from '../time/durationSteps';
 import { durationSchema, LONGEST_MS } from '../time/duration';
 import { exerciseSchema } from '../exercises/exercise';
-import { bodyBlockSchema, linesBlockSchema, MAX_BLOCKS, MAX_PLAN_MS, restBlockSchema } from './schema';
+import {
+  bodyBlockSchema,
+  linesBlockSchema,
+  MAX_BLOCK_DRAWINGS,
+  MAX_BLOCKS,
+  MAX_DRAWINGS,
+  MAX_PLAN_MS,
+  restBlockSchema,
+} from './schema';
 import { settingsSchema } from './blockSettings';
 import { MOST_ON_A_SHEET, type Sheet, sheetSchema } from '../paper/sheet';
 
 const optionalMs = z.int().check(z.minimum(0), z.maximum(LONGEST_MS));
-export const MAX_COUNT = 500;
+export const MAX_COUNT = MAX_BLOCK_DRAWINGS;
 /** Time to choose between two exercises; after it, it is the first. */
 const CHOOSING_MS = 10_000;
 
@@ -76,6 +84,17 @@ const recipeBlockSchema = z.discriminatedUnion('kind', [
 ]);
 export type RecipeBlock = z.infer<typeof recipeBlockSchema>;
 
+/** What of a recipe is more than a plan may hold, in a sentence; undefined where it all fits. */
+export function overTheMost(blocks: readonly RecipeBlock[]): string | undefined {
+  if (blocks.length > MAX_BLOCKS) return `A plan has at most ${MAX_BLOCKS} blocks.`;
+  const drawings = blocks.map((b) => (b.kind === 'poses' ? poseLengths(b).length : 0));
+  if (drawings.some((n) => n > MAX_BLOCK_DRAWINGS))
+    return `A block has at most ${MAX_BLOCK_DRAWINGS} drawings, both hands together.`;
+  if (drawings.reduce((a, b) => a + b, 0) > MAX_DRAWINGS)
+    return `A plan has at most ${MAX_DRAWINGS.toLocaleString('en')} drawings.`;
+  return undefined;
+}
+
 /** A plan as it is built: its structure without the pictures. */
 export const recipeSchema = z.object({
   version: z.literal(1),
@@ -93,7 +112,12 @@ export const recipeSchema = z.object({
   restRule: z.nullable(z.object({ everyMs: durationSchema, restMs: durationSchema })),
   /** Explained to others while drawing: left out of the learner's own averages. */
   audience: z.boolean(),
-  blocks: z.array(recipeBlockSchema).check(z.minLength(1), z.maxLength(MAX_BLOCKS)),
+  blocks: z.array(recipeBlockSchema).check(
+    z.minLength(1),
+    z.refine((blocks) => overTheMost(blocks) === undefined, {
+      error: ({ input }) => overTheMost(input as RecipeBlock[]),
+    }),
+  ),
   exercises: z.array(exerciseSchema).check(z.maxLength(100)),
 });
 export type Recipe = z.infer<typeof recipeSchema>;

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { momentSchema } from '../../moment';
 import { recipeSchema } from './recipe';
 
 /** When a saved plan comes round: days of the week (0 Sunday to 6 Saturday) and a time of day. */
@@ -14,8 +15,8 @@ export type Schedule = z.infer<typeof scheduleSchema>;
 export const savedPlanSchema = z.object({
   id: z.string().check(z.minLength(1), z.maxLength(64)),
   recipe: recipeSchema,
-  savedAtMs: z.int().check(z.minimum(0)),
+  savedAtMs: momentSchema,
   schedule: z.nullable(scheduleSchema),
-  binnedAtMs: z.nullable(z.int().check(z.minimum(0))),
+  binnedAtMs: z.nullable(momentSchema),
 });
 export type SavedPlan = z.infer<typeof savedPlanSchema>;

@@ -5,6 +5,13 @@ import { settingsSchema } from './blockSettings';
 
 const optionalMs = z.int().check(z.minimum(0), z.maximum(LONGEST_MS));
 
+/** The most a plan may hold, as it is built: blocks, drawings in one block (both hands together), and drawings in all. */
+export const MAX_BLOCKS = 200;
+export const MAX_BLOCK_DRAWINGS = 500;
+export const MAX_DRAWINGS = 1500;
+/** Laid out, rests part blocks: at most one after every drawing. */
+const MAX_LAID_BLOCKS = 2 * MAX_DRAWINGS + MAX_BLOCKS;
+
 /** One drawing. Zero for a part that the exercise does not have. */
 const posePlanSchema = z.object({
   /** A built-in figure, a picture in the learner's sets, or nothing. */
@@ -35,7 +42,7 @@ const posesBlockSchema = z.object({
   exercise: z.string().check(z.maxLength(64)),
   /** After each of its poses, before the next pose: turning the sheet, wiping hands. */
   changeMs: optionalMs,
-  poses: z.array(posePlanSchema).check(z.minLength(1), z.maxLength(500)),
+  poses: z.array(posePlanSchema).check(z.minLength(1), z.maxLength(MAX_BLOCK_DRAWINGS)),
   settings: z.optional(settingsSchema),
 });
 export type PosesBlock = z.infer<typeof posesBlockSchema>;
@@ -73,8 +80,11 @@ const blockSchema = z.discriminatedUnion('kind', [
 ]);
 export type Block = z.infer<typeof blockSchema>;
 
-export const MAX_BLOCKS = 200;
 export const MAX_PLAN_MS = 24 * 3600_000;
+
+/** Drawings that blocks ask for, all hands together. */
+const countDrawings = (blocks: readonly z.infer<typeof blockSchema>[]): number =>
+  blocks.reduce((sum, b) => sum + (b.kind === 'poses' ? b.poses.length : 0), 0);
 
 /** A session as it is meant to go. Version 1 knew three exercises and no settings; it is read as it is. */
 export const planSchema = z.object({
@@ -86,7 +96,11 @@ export const planSchema = z.object({
   seed: z.int(),
   /** The time the learner said they had. */
   availableMs: z.int().check(z.minimum(1000), z.maximum(MAX_PLAN_MS)),
-  blocks: z.array(blockSchema).check(z.minLength(1), z.maxLength(MAX_BLOCKS)),
+  blocks: z.array(blockSchema).check(
+    z.minLength(1),
+    z.maxLength(MAX_LAID_BLOCKS),
+    z.refine((blocks) => countDrawings(blocks) <= MAX_DRAWINGS, `more than ${MAX_DRAWINGS} drawings`),
+  ),
   /** Exercises of the learner's own that it uses. */
   exercises: z.optional(z.array(exerciseSchema).check(z.maxLength(100))),
   /** Drawn while explaining to others: it does not count in the learner's own averages. */

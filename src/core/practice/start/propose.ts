@@ -20,6 +20,8 @@ export interface ProposalInput {
     timesDrawn: ReadonlyMap<string, number>;
     /** Sessions so far in which something was drawn from memory; missing where that is not known. */
     memorySessions?: number | undefined;
+    /** Whose it is, where it is not the learner's own: then every reason names her. */
+    of?: string | undefined;
   };
   seed: number;
   /** References chosen already, in order. */
@@ -99,20 +101,23 @@ function reason({ blocks, rusty, eased, history, habit, favorFacing, easyMemory 
     ...new Set(blocks.flatMap((b) => (b.kind === 'poses' ? [exerciseById(b.exercise).name.toLowerCase()] : []))),
   ];
   const days = Math.floor(history.daysSinceLast ?? 0);
+  const { of } = history;
+  const whose = of ? `${of}’s` : 'your';
   const clauses: string[] = [];
   if (history.daysSinceLast === undefined) clauses.push('a gentle first session, short poses before long ones');
   else if (rusty)
     clauses.push(
-      `gentle poses first${blocks.some((b) => b.kind === 'lines') ? ', after a page of lines' : ''}, because you have been away ${days} days`,
+      `gentle poses first${blocks.some((b) => b.kind === 'lines') ? ', after a page of lines' : ''}, because ${of ? `${of} has` : 'you have'} been away ${days} days`,
     );
-  else if (eased) clauses.push(`a gentle pose first, because your last session was ${days} days ago`);
+  else if (eased) clauses.push(`a gentle pose first, because ${whose} last session was ${days} days ago`);
   if (habit && favorFacing) {
     const { left, right } = history.facings;
     clauses.push(
-      `mostly ${favorFacing}-facing figures, because ${Math.max(left, right)} of your last ${left + right} faced ${habit}`,
+      `mostly ${favorFacing}-facing figures, because ${Math.max(left, right)} of ${whose} last ${left + right} faced ${habit}`,
     );
   }
-  if (clauses.length === 0) clauses.push(`short to long, and what you have drawn least: ${names.join(', ')}`);
+  if (clauses.length === 0)
+    clauses.push(`short to long, and what ${of ? `${of} has` : 'you have'} drawn least: ${names.join(', ')}`);
   if (easyMemory) clauses.push('from memory what is easy, since that is new to you');
   const sentence = clauses.join('; ');
   return `${sentence[0].toUpperCase()}${sentence.slice(1)}.`;

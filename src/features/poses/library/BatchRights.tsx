@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { LICENSES, NO_RIGHTS, type Rights } from '@/core/references/picture';
-import type { Batch } from '@/storage/db';
+import type { Batch } from '@/storage/stores';
 import { setBatchRights } from '@/storage/pictures/intake/batches';
 import { storageProblem } from '@/storage/problems';
 import { LICENSE_WORDS } from './rightsWords';

@@ -1,13 +1,14 @@
 'use client';
 import { toastProblem } from '@/ui/toast/toast';
 import { problemSentence } from '@/core/references/imageFile';
-import type { Batch } from '@/storage/db';
+import type { Batch } from '@/storage/stores';
 import { batchReport, cancelBatch, changeBatch } from '@/storage/pictures/intake/batches';
 import { storageProblem } from '@/storage/problems';
 import { counted } from '@/core/words';
 import { download } from '@/ui/download';
 import { Notice } from '@/ui/Notice';
 import { BatchRights } from './BatchRights';
+import type { Unpacking } from './useIntake';
 
 /** Told one by one; the saved report has all. */
 const SHOWN = 60;
@@ -22,6 +23,20 @@ export function IntakeBar({ batch, onGoOn }: { batch: Batch; onGoOn: () => void 
     <Progress batch={batch} onGoOn={onGoOn} />
   ) : (
     <Report batch={batch} />
+  );
+}
+
+/** A ZIP that is being unpacked: before anything of it is kept. */
+export function UnpackingBar({ unpacking: { name, files, cancel } }: { unpacking: Unpacking }) {
+  return (
+    <div className="mb-4 flex flex-wrap items-center gap-4 border border-rule bg-sheet px-4 py-3">
+      <p role="status" className="min-w-[220px] flex-1 wrap-anywhere">
+        Unpacking “<bdi>{name}</bdi>”{files > 0 && `: ${counted(files, 'file')} so far`}
+      </p>
+      <button type="button" className="btn-quiet btn btn-sm" onClick={cancel}>
+        Cancel
+      </button>
+    </div>
   );
 }
 

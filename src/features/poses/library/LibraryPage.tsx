@@ -16,7 +16,7 @@ import { AddPictures } from './AddPictures';
 import { Alike } from './Alike';
 import { EmptyPlace } from './EmptyPlace';
 import { FacetPanel } from './FacetPanel';
-import { IntakeBar } from './IntakeBar';
+import { IntakeBar, UnpackingBar } from './IntakeBar';
 import { FolderNotice, LibraryHeader } from './LibraryHeader';
 import { LibraryToolbar } from './LibraryToolbar';
 import { PictureGrid } from './PictureGrid';
@@ -119,6 +119,7 @@ export function LibraryPage({
       />
       {view.problem && <Notice>{view.problem}</Notice>}
       <FolderNotice state={folder.state} told={folder.told} onOpen={folder.open} />
+      {intake.unpacking && <UnpackingBar unpacking={intake.unpacking} />}
       {intake.batches.map((batch) => (
         <IntakeBar key={batch.id} batch={batch} onGoOn={intake.kick} />
       ))}

@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { LIBRARY_ID, LATER_ID } from '@/core/references/picture';
-import type { Batch } from '@/storage/db';
+import type { Batch } from '@/storage/stores';
 import { listBatches } from '@/storage/pictures/intake/batches';
 import { nextBatch, processWaiting } from '@/storage/pictures/intake/process';
 import { type Given, stageFiles } from '@/storage/pictures/intake/stage';
@@ -17,6 +17,8 @@ const LOOK_AGAIN_MS = 3000;
 export interface Intake {
   /** Batches whose report has not been read, newest first. */
   batches: readonly Batch[];
+  /** A ZIP that is being unpacked. */
+  unpacking: Unpacking | undefined;
   give: (files: readonly Given[]) => void;
   /** Start or go on working through what waits. */
   kick: () => void;
@@ -25,27 +27,56 @@ export interface Intake {
   readingProblem: string | undefined;
 }
 
+/** Files that come out of a ZIP between two words about it. */
+const TOLD_EVERY = 50;
+
 const isZip = ({ file }: Given): boolean =>
   /\.zip$/i.test(file.name) || file.type === 'application/zip' || file.type === 'application/x-zip-compressed';
 
-/** Files of a ZIP in place of the ZIP; everything else as it is. */
-async function unpacked(given: readonly Given[]): Promise<Given[]> {
+/** A ZIP on its way out of its wrapping. */
+export interface Unpacking {
+  name: string;
+  /** Files that came out so far. */
+  files: number;
+  cancel: () => void;
+}
+
+/** Files of a ZIP in place of the ZIP; everything else as it is. Nothing at all once it was canceled. */
+async function unpacked(given: readonly Given[], tell: (unpacking: Unpacking | undefined) => void): Promise<Given[]> {
   const zips = given.filter(isZip);
   if (zips.length === 0) return [...given];
   const out = given.filter((g) => !isZip(g));
+  let tellNow: (name: string, files: number) => void = () => undefined;
   const worker = startZipWorker();
+  const canceled = new Promise<'canceled'>((resolve) => {
+    tellNow = (name, files) =>
+      tell({
+        name,
+        files,
+        cancel: () => {
+          worker.stop();
+          resolve('canceled');
+        },
+      });
+  });
   try {
     for (const { file } of zips) {
-      const sentence = await worker.api.unpack(
+      const before = out.length;
+      tellNow(file.name, 0);
+      const unpacking = worker.api.unpack(
         file,
         callback((inside: File) => {
           out.push({ file: inside, name: inside.name });
+          if ((out.length - before) % TOLD_EVERY === 0) tellNow(file.name, out.length - before);
           return Promise.resolve();
         }),
       );
+      const sentence = await Promise.race([unpacking, canceled]);
+      if (sentence === 'canceled') return [];
       if (sentence) toastProblem(sentence);
     }
   } finally {
+    tell(undefined);
     worker.stop();
   }
   return out;
@@ -55,6 +86,7 @@ async function unpacked(given: readonly Given[]): Promise<Given[]> {
 export function useIntake(setId: string): Intake {
   const batches = useStored(listBatches, ['batches'], []).value;
   const [reading, setReading] = useState<Intake['reading']>('off');
+  const [unpacking, setUnpacking] = useState<Unpacking>();
   const [readingProblem, setReadingProblem] = useState<string>();
   const stop = useRef<AbortController>(undefined);
   const stopReading = useRef<AbortController>(undefined);
@@ -122,7 +154,7 @@ export function useIntake(setId: string): Intake {
       // Asked when something worth keeping comes in; a browser short of room then deletes it last.
       void navigator.storage?.persist?.().catch(() => undefined);
       const into = setId === LIBRARY_ID || setId === LATER_ID ? null : setId;
-      unpacked(given)
+      unpacked(given, setUnpacking)
         .then((files) => (files.length > 0 ? stageFiles(files, into, null, Date.now(), kick) : undefined))
         .catch((error: unknown) => toastProblem(storageProblem(error)));
     },
@@ -141,6 +173,7 @@ export function useIntake(setId: string): Intake {
   );
   return {
     batches: (batches ?? []).filter((b) => !b.seen),
+    unpacking,
     give,
     kick,
     reading,

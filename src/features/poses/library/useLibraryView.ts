@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import * as z from 'zod/mini';
 import { type FacetCounts, indexLibrary, search } from '@/core/references/facets';
 import { LATER_ID, LIBRARY_ID, type Picture, type PictureSet } from '@/core/references/picture';
@@ -7,8 +7,9 @@ import { EVERYTHING, isEverything, type Query, querySchema } from '@/core/refere
 import { useLibrary } from '@/storage/pictures/library';
 import { inSetOrder } from '@/storage/pictures/pictures';
 import { drawnByPicture } from '@/storage/references/references';
-import { listSessions } from '@/storage/sessions/sessions';
-import { loadSetting, saveSetting } from '@/storage/settings';
+import { listOwnSessions } from '@/storage/sessions/sessions';
+import { useKeeping } from '@/storage/hooks/useKeeping';
+import { loadSetting } from '@/storage/settings';
 import { useStored } from '@/storage/hooks/useStored';
 
 export const TILE_PX = { least: 90, usual: 170, most: 360 };
@@ -21,8 +22,11 @@ type Left = z.infer<typeof leftSchema>;
 
 async function loadLeft(): Promise<Left> {
   const text = await loadSetting('libraryPage');
-  const parsed = leftSchema.safeParse(text === undefined ? {} : JSON.parse(text));
-  return parsed.success ? parsed.data : leftSchema.parse({});
+  try {
+    return leftSchema.parse(JSON.parse(text ?? '{}'));
+  } catch {
+    return leftSchema.parse({});
+  }
 }
 
 export interface LibraryView {
@@ -42,12 +46,10 @@ export interface LibraryView {
   setView: (part: Partial<Pick<Left, 'view' | 'tilePx'>>) => void;
 }
 
-const SAVE_EVERY_MS = 700;
-
 /** What of the library is shown, and how: the place's own pictures, searched by its query; each place keeps its query. */
 export function useLibraryView(placeId: string, set: PictureSet | undefined): LibraryView {
   const { pictures, problem } = useLibrary();
-  const sessions = useStored(listSessions, ['sessions'], []).value;
+  const sessions = useStored(listOwnSessions, ['sessions'], []).value;
   const stored = useStored(loadLeft, [], []).value;
   const [changed, setChanged] = useState<Left>();
   const left = changed ?? stored;
@@ -76,22 +78,11 @@ export function useLibraryView(placeId: string, set: PictureSet | undefined): Li
   const { found, facets } = useMemo(() => search(index, asked), [index, asked]);
   const timesDrawn = useMemo(() => new Map([...drawn].map(([id, { times }]) => [id, times])), [drawn]);
 
-  const unsaved = useRef<Left>(undefined);
-  const keep = useCallback((next: Left): void => {
+  const save = useKeeping('libraryPage', () => undefined);
+  const keep = (next: Left): void => {
     setChanged(next);
-    unsaved.current = next;
-  }, []);
-  useEffect(() => {
-    const save = (): void => {
-      if (unsaved.current) void saveSetting('libraryPage', JSON.stringify(unsaved.current)).catch(() => undefined);
-      unsaved.current = undefined;
-    };
-    const timer = setInterval(save, SAVE_EVERY_MS);
-    return () => {
-      clearInterval(timer);
-      save();
-    };
-  }, []);
+    save(JSON.stringify(next));
+  };
   return {
     all: stored && sessions && all,
     problem,

@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { Picture, PictureSet } from '@/core/references/picture';
 import { counted } from '@/core/words';
-import type { Folder } from '@/storage/db';
+import type { Folder } from '@/storage/stores';
 import { chooseFolder, keepFolder, loadFolder, markGone, mayRead, scanFolder } from '@/storage/pictures/folders';
 import { stageFiles } from '@/storage/pictures/intake/stage';
 import { changePictures, listPictures, saveSet } from '@/storage/pictures/pictures';

@@ -4,7 +4,7 @@ import type { ReferenceFacts } from '@/core/references/coverage';
 import type { PickOrder } from '@/core/references/pick';
 import { BUILT_IN_SET_ID, LIBRARY_ID, pictureReferenceId } from '@/core/references/picture';
 import { factsOf, referencesOf, shippedReferences } from '@/storage/references/references';
-import { listSessions } from '@/storage/sessions/sessions';
+import { listOwnSessions } from '@/storage/sessions/sessions';
 import { loadSetting } from '@/storage/settings';
 import { useStored } from '@/storage/hooks/useStored';
 import { PickPanel } from './PickPanel';
@@ -31,7 +31,7 @@ async function sourceOf(target: PickTarget): Promise<{ source: PickSource; minut
   const [all, library, sessions, minutes] = await Promise.all([
     target.references ?? referencesOf(target.placeId ?? BUILT_IN_SET_ID),
     referencesOf(LIBRARY_ID),
-    listSessions(),
+    listOwnSessions(),
     loadSetting('minutes'),
   ]);
   const only = target.only && new Set(target.only.map((id) => pictureReferenceId(id)));

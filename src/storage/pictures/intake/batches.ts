@@ -1,7 +1,8 @@
 import { problemSentence } from '@/core/references/imageFile';
 import type { Rights } from '@/core/references/picture';
 import { announce, announceRecords } from '@/storage/changes';
-import { atomically, type Batch, db } from '@/storage/db';
+import { atomically, db, put } from '@/storage/db';
+import type { Batch } from '@/storage/stores';
 import { forgetFile } from './stage';
 
 /** Batches newest first. */
@@ -12,7 +13,7 @@ export async function listBatches(): Promise<Batch[]> {
 export async function changeBatch(id: string, update: (batch: Batch) => Partial<Batch>): Promise<void> {
   await atomically(['batches'], async (tx) => {
     const batch = await tx.objectStore('batches').get(id);
-    if (batch) await tx.objectStore('batches').put({ ...batch, ...update(batch) });
+    if (batch) await put(tx, 'batches', { ...batch, ...update(batch) });
   });
   announce('batches');
 }
@@ -22,7 +23,7 @@ export async function cancelBatch(id: string): Promise<void> {
   await atomically(['batches', 'waiting'], async (tx) => {
     const batch = await tx.objectStore('batches').get(id);
     if (!batch) return;
-    await tx.objectStore('batches').put({ ...batch, state: 'canceled' });
+    await put(tx, 'batches', { ...batch, state: 'canceled' });
     const range = IDBKeyRange.bound([id, 0], [id, Infinity]);
     for (const key of await tx.objectStore('waiting').index('byBatch').getAllKeys(range)) {
       forgetFile(key);
@@ -38,11 +39,11 @@ export async function setBatchRights(id: string, rights: Rights): Promise<void> 
   await atomically(['batches', 'pictures'], async (tx) => {
     const batch = await tx.objectStore('batches').get(id);
     if (!batch) return;
-    await tx.objectStore('batches').put({ ...batch, rights });
+    await put(tx, 'batches', { ...batch, rights });
     changed = batch.pictureIds;
     for (const pictureId of changed) {
       const picture = await tx.objectStore('pictures').get(pictureId);
-      if (picture) await tx.objectStore('pictures').put({ ...picture, rights });
+      if (picture) await put(tx, 'pictures', { ...picture, rights });
     }
   });
   announce('batches');

@@ -3,7 +3,8 @@ import { newPicture, type Picture } from '@/core/references/picture';
 import { type Preparer, startPreparer } from '@/workers/prepareFile';
 import type { Preparation, PreparedPicture } from '@/workers/picture.worker';
 import { announce, announceRecords } from '@/storage/changes';
-import { atomically, type Batch, db, type SmallImage, type Waiting, type WriteTransaction } from '@/storage/db';
+import { atomically, db, put, type WriteTransaction } from '@/storage/db';
+import type { Batch, SmallImage, Waiting } from '@/storage/stores';
 import { smallImage } from '@/storage/images';
 import { putPicture } from '@/storage/pictures/pictures';
 import { isQuotaError } from '@/storage/problems';
@@ -85,7 +86,7 @@ async function writeOne(
       // The file is here: it comes out of the bin and into this set, and that is said.
       const setIds = batch.setId === null ? same.setIds : [...new Set([...same.setIds, batch.setId])];
       const inFolder = waiting.inFolder ?? same.inFolder;
-      await tx.objectStore('pictures').put({ ...same, setIds, binnedAtMs: null, ...(inFolder && { inFolder }) });
+      await put(tx, 'pictures', { ...same, setIds, binnedAtMs: null, ...(inFolder && { inFolder }) });
       to.changed.push(same.id);
       if (!waiting.inFolder || same.inFolder?.path !== waiting.inFolder.path)
         leaveOut({ kind: 'already there', as: same.name });
@@ -107,7 +108,7 @@ async function writeTogether(outcomes: readonly Outcome[], batchId: string, nowM
     // Paused or canceled meanwhile: what was prepared waits on, or is dropped.
     if (batch?.state !== 'running') return false;
     for (const outcome of outcomes) await writeOne(tx, outcome, batch, nowMs, written);
-    await tx.objectStore('batches').put({
+    await put(tx, 'batches', {
       ...batch,
       done: batch.done + outcomes.length,
       added: batch.added + written.added.length,
@@ -209,9 +210,12 @@ async function finish(batchId: string): Promise<void> {
     if (batch?.state !== 'running') return;
     const lost = batch.total - batch.done;
     const problems = lost > 0 ? [{ name: `${String(lost)} more`, problem: { kind: 'not copied' as const } }] : [];
-    await tx
-      .objectStore('batches')
-      .put({ ...batch, done: batch.total, problems: [...batch.problems, ...problems], state: 'done' });
+    await put(tx, 'batches', {
+      ...batch,
+      done: batch.total,
+      problems: [...batch.problems, ...problems],
+      state: 'done',
+    });
   });
   tell([], true);
 }

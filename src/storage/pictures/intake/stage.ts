@@ -1,7 +1,8 @@
 import { MAX_FILES } from '@/core/references/imageFile';
 import type { Picture, Rights } from '@/core/references/picture';
 import { announce } from '@/storage/changes';
-import { atomically, type Batch, db } from '@/storage/db';
+import { atomically, db, put } from '@/storage/db';
+import type { Batch } from '@/storage/stores';
 
 /** A file that was given, and where in a linked folder it stays. */
 export interface Given {
@@ -65,14 +66,14 @@ export async function isStaging(batchId: string): Promise<boolean> {
 }
 
 async function stage(batch: Batch, given: readonly Given[], onStaged: () => void, graceMs: number): Promise<void> {
-  await (await db()).put('batches', batch);
+  await atomically(['batches'], (tx) => put(tx, 'batches', batch));
   for (let from = 0; from < Math.min(given.length, MAX_FILES); from += STRIDE) {
     const files = given.slice(from, Math.min(from + STRIDE, MAX_FILES));
     await atomically(['waiting'], async (tx) => {
       for (const [i, { file, name, inFolder }] of files.entries()) {
         const id = crypto.randomUUID();
         inMemory.set(id, file);
-        await tx.objectStore('waiting').put({
+        await put(tx, 'waiting', {
           id,
           batchId: batch.id,
           position: from + i,
@@ -102,7 +103,7 @@ async function copyWaiting(batchId: string): Promise<void> {
     if (bytes > COPIED_BYTES) return;
     await atomically(['waiting'], async (tx) => {
       const entry = await tx.objectStore('waiting').get(id);
-      if (entry) await tx.objectStore('waiting').put({ ...entry, file });
+      if (entry) await put(tx, 'waiting', { ...entry, file });
     }).catch(() => undefined);
   }
 }

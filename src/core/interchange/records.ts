@@ -1,0 +1,33 @@
+import { bodySchema } from '../body/body';
+import { pageSchema, sessionSchema } from '../journal/session';
+import { viewingSchema } from '../journal/viewing';
+import { savedPlanSchema } from '../practice/plan/savedPlan';
+import { pictureSchema, pictureSetSchema } from '../references/picture';
+
+/** The records a learner keeps, by the store they are in; each carries its own id. */
+export const RECORD_SCHEMAS = {
+  sessions: sessionSchema,
+  /** Photographed sheets. */
+  pages: pageSchema,
+  sets: pictureSetSchema,
+  pictures: pictureSchema,
+  /** Bodies found or set in pictures, by the picture's id. */
+  bodies: bodySchema,
+  /** Plans the learner keeps. */
+  plans: savedPlanSchema,
+  /** How references were seen last, by the reference's id. */
+  viewings: viewingSchema,
+} as const;
+export type RecordKind = keyof typeof RECORD_SCHEMAS;
+export const RECORD_KINDS = Object.keys(RECORD_SCHEMAS) as RecordKind[];
+
+/** What one record of each kind is called. */
+export const KIND_WORDS: Record<RecordKind, string> = {
+  sessions: 'session',
+  pages: 'page',
+  sets: 'set',
+  pictures: 'picture',
+  bodies: 'set of body points',
+  plans: 'plan',
+  viewings: 'way a picture was seen',
+};
