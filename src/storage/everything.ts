@@ -62,7 +62,7 @@ export async function putRecords(records: Records, images: readonly ArchivedImag
       if ((await tx.objectStore('images').getKey(key)) === undefined) await put(tx, 'images', image, key);
     for (const [name, value] of Object.entries(records.settings))
       if ((await tx.objectStore('settings').getKey(name)) === undefined)
-        await put(tx, 'settings', value as FoxDb['settings']['value'], name);
+        await put(tx, 'settings', value, name);
     return counts;
   });
   announce(...KEPT);

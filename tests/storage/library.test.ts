@@ -137,7 +137,7 @@ describe('taking pictures in', () => {
     const database = await db();
     const [entry] = await database.getAll('waiting');
     forgetFile(entry.id);
-    await database.put('waiting', { ...entry, file: undefined } as never);
+    await database.put('waiting', { ...entry, file: undefined });
     await processWaiting(signal);
     expect((await listBatches())[0].problems).toEqual([{ name: '0 a', problem: { kind: 'not copied' } }]);
   });

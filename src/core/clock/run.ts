@@ -3,7 +3,7 @@ import { expandPlan, type Laid, type Segment, segmentMs, type Timeline } from '.
 import type { HoldReason, HoldWhy, RunEvent } from './log';
 import { firstOfPose, samePose } from './poseSegments';
 import type { Extra, Visit } from './visit';
-import { indexAfter, potAt, potLeftMs, potLengthMs } from './pot';
+import { indexAfter, leftInPotMs, outOfPotMs, potLengthMs, potOf, potOfBlockMs } from './pot';
 
 /** A time on hold. */
 export interface Hold {
@@ -56,6 +56,8 @@ interface Replay {
   holds: Hold[];
   lengths: Map<number, number>;
   shares: Map<number, number>;
+  /** What stays that are over took out of the pots, milliseconds by block. */
+  potsMs: Map<number, number>;
   oneMore: boolean;
   holdReason: HoldReason | undefined;
   holdBeganMs: number;
@@ -85,7 +87,7 @@ function enter(r: Replay, segmentIndex: number, atMs: number, extra?: Extra): vo
   const lengthMs =
     segment.potMs === undefined
       ? lengthOf(r.timeline, r.lengths, segmentIndex)
-      : potLengthMs(r.timeline, r.visits, segmentIndex, r.shares.get(segment.blockIndex));
+      : potLengthMs(r.timeline, potLeft(r, segmentIndex), segmentIndex, r.shares.get(segment.blockIndex));
   r.heldBeforeMs = 0;
   r.visits.push({
     segmentIndex,
@@ -102,7 +104,20 @@ function enter(r: Replay, segmentIndex: number, atMs: number, extra?: Extra): vo
 
 function leave(r: Replay, atMs: number, ended: NonNullable<Visit['ended']>): void {
   bookWait(r, current(r), atMs);
-  Object.assign(current(r), { endMs: atMs, ended });
+  const visit = Object.assign(current(r), { endMs: atMs, ended });
+  const { blockIndex } = r.timeline.segments[visit.segmentIndex];
+  r.potsMs.set(blockIndex, (r.potsMs.get(blockIndex) ?? 0) + outOfPotMs(r.timeline, visit));
+}
+
+/** What is left in the pot of a segment, the stay at hand up to its end so far counted in, milliseconds. */
+function potLeft(r: Replay, segmentIndex: number): number {
+  const { blockIndex } = r.timeline.segments[segmentIndex];
+  const visit = r.visits.at(-1);
+  const runs = visit && visit.ended === undefined && r.timeline.segments[visit.segmentIndex].blockIndex === blockIndex;
+  return leftInPotMs(
+    potOfBlockMs(r.timeline, segmentIndex),
+    (r.potsMs.get(blockIndex) ?? 0) + (runs ? outOfPotMs(r.timeline, visit) : 0),
+  );
 }
 
 /** Length of a segment as planned, or as changed on the way, milliseconds. */
@@ -113,7 +128,7 @@ export const lengthOf = (timeline: Laid, lengths: ReadonlyMap<number, number>, s
 function goOn(r: Replay, atMs: number, ranOut: boolean): void {
   const { segments } = r.timeline;
   const { segmentIndex, extra } = current(r);
-  const potIsEmpty = ranOut && potLeftMs(r.timeline, r.visits, segments[segmentIndex].blockIndex) === 0;
+  const potIsEmpty = ranOut && segments[segmentIndex].potMs !== undefined && potLeft(r, segmentIndex) === 0;
   const next = indexAfter(r.timeline, segmentIndex, potIsEmpty);
   const poseEnds = !samePose(segments[next], segments[segmentIndex]) || segments[next].kind === 'change';
   if (poseEnds && r.oneMore && segments[segmentIndex].kind !== 'change') {
@@ -262,7 +277,8 @@ function setLength(r: Replay, segmentIndex: number, lengthMs: number, atMs: numb
 function shareOut(r: Replay, atMs: number): void {
   const visit = current(r);
   visit.endMs = atMs;
-  const pot = potAt(r.timeline, { segmentIndex: visit.segmentIndex, visits: r.visits });
+  const { segmentIndex } = visit;
+  const pot = potOf(r.timeline, segmentIndex, potLeft(r, segmentIndex));
   if (!pot) return;
   const { blockIndex, potMs } = r.timeline.segments[visit.segmentIndex];
   r.shares.set(blockIndex, pot.eachMs);
@@ -359,6 +375,7 @@ export function stateOnTimeline(timeline: Timeline, log: readonly RunEvent[], no
     holds: [],
     lengths: new Map(),
     shares: new Map(),
+    potsMs: new Map(),
     oneMore: false,
     holdReason: undefined,
     holdBeganMs: 0,

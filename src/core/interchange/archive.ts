@@ -214,7 +214,7 @@ async function rawRecords(
     if (bytes.length !== length || (await digest(bytes)) !== sha256) throw new ArchiveError('damaged');
     const value = parseJson(bytes);
     const [kind] = path.slice('records/'.length).split(/[-.]/);
-    if (kind === 'settings') out.settings = value as never;
+    if (kind === 'settings') out.settings = value;
     else if (Array.isArray(value)) (out[kind] ??= []).push(...(value as unknown[]));
     else throw new ArchiveError('damaged');
   }
