@@ -32,12 +32,13 @@ async function writeJson(path, json) {
 }
 
 async function writeFacts() {
+  const json = await Promise.all(['envelopes', 'exercises'].map((name) => tsx(`scripts/figures/${name}.ts`)));
+  await writeJson('src/core/figure/catalogue/envelopes.json', json[0]);
+  // The outlines in it are those of the envelopes.
   await writeJson(
     'src/core/figure/catalogue/catalogue.json',
     await tsx('scripts/figures/catalogue.ts', `${pictures}/small`),
   );
-  const json = await Promise.all(['envelopes', 'exercises'].map((name) => tsx(`scripts/figures/${name}.ts`)));
-  await writeJson('src/core/figure/catalogue/envelopes.json', json[0]);
   // One line: nobody reads it, and it is large.
   writeFileSync(`${root}/src/core/practice/exercises/pictures.json`, `${json[1]}`);
 }

@@ -1,16 +1,29 @@
 // Facts of the sets' views and the sizes of their small pictures, as the catalogue keeps them: tsx catalogue.ts SMALL_DIR
 import sharp from 'sharp';
 import { type CatalogueFile, figureFileName } from '@/core/figure/catalogue/catalogue';
-import { FIRST_FIGURES, figureFacts, poseHeadingDeg, SET_FIGURES } from '@/core/figure/catalogue/reference';
+import { FIRST_FIGURES, figureFacts, poseHeadingDeg, poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
+import { limbDirectionsOf } from '@/core/figure/picture/view';
+import { BUILDS } from '@/core/figure/skeleton/builds';
+import { settlePose } from '@/core/figure/skeleton/support';
+import { outlineOf, writeShape } from '@/core/references/unlike';
+import envelopes from '@/core/figure/catalogue/envelopes.json';
+import type { EnvelopeFile } from '@/core/figure/catalogue/envelopes';
 
 const [dir] = process.argv.slice(2);
 const catalogue: CatalogueFile = { poses: {}, views: [] };
 for (const reference of SET_FIGURES) {
   const { poseId, build, view } = reference;
-  const { name, family, difficulty } = figureFacts(reference);
+  const { name, family, difficulty, foreshortened } = figureFacts(reference);
   const { width, height } = await sharp(`${dir}/${figureFileName(poseId, build, view.azimuthDeg)}.webp`).metadata();
-  catalogue.poses[poseId] ??= [name, family, poseHeadingDeg(poseId, build)];
+  const { pose } = poseOf(poseId);
+  const props = [...new Set((pose.props ?? []).map(({ kind }) => kind))].sort().join(' ');
+  catalogue.poses[poseId] ??= [name, family, poseHeadingDeg(poseId, build), props];
   const { azimuthDeg, elevationDeg, lensDeg } = view;
+  const [, ...permille] = (envelopes as EnvelopeFile)[figureFileName(poseId, build, azimuthDeg)];
+  const corners = Array.from({ length: permille.length / 2 }, (_, i): [number, number] => [
+    permille[2 * i] * width,
+    permille[2 * i + 1] * height,
+  ]);
   const full = FIRST_FIGURES.includes(reference) ? 1 : 0;
   catalogue.views.push([
     poseId,
@@ -23,6 +36,11 @@ for (const reference of SET_FIGURES) {
     height,
     full,
     poseHeadingDeg(poseId, build),
+    writeShape({
+      limbs: limbDirectionsOf(settlePose(pose, BUILDS[build]).rig, view),
+      outline: outlineOf(corners),
+    }),
+    foreshortened ? 1 : 0,
   ]);
 }
 console.log(JSON.stringify(catalogue));

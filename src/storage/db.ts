@@ -31,8 +31,7 @@ const DB_VERSION = 5;
 function checked(store: Store, value: unknown, key: string | undefined): unknown {
   if (store === 'settings' && (key === undefined || !isSettingName(key)))
     throw new Error(`There is no setting “${key ?? ''}”.`);
-  const schema: z.ZodMiniType =
-    store === 'settings' ? SETTINGS[key as keyof Settings] : (STORE_SCHEMAS[store]);
+  const schema: z.ZodMiniType = store === 'settings' ? SETTINGS[key as keyof Settings] : STORE_SCHEMAS[store];
   return schema.parse(value);
 }
 

@@ -61,8 +61,7 @@ export async function putRecords(records: Records, images: readonly ArchivedImag
     for (const { key, image } of images)
       if ((await tx.objectStore('images').getKey(key)) === undefined) await put(tx, 'images', image, key);
     for (const [name, value] of Object.entries(records.settings))
-      if ((await tx.objectStore('settings').getKey(name)) === undefined)
-        await put(tx, 'settings', value, name);
+      if ((await tx.objectStore('settings').getKey(name)) === undefined) await put(tx, 'settings', value, name);
     return counts;
   });
   announce(...KEPT);

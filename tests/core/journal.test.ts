@@ -49,7 +49,7 @@ describe('compareToPlan', () => {
   });
   it('is neutral about stopping early', () => {
     expect(compareToPlan(session(two, [{ type: 'stop', atMs: 20_000 }]))).toBe(
-      'You stopped after 0:20 of 1:10; 1 of 2 poses are left for another day.',
+      'You stopped after 0:20 of 1:10; 1 of 2 poses is left for another day.',
     );
     expect(compareToPlan(session(two, [{ type: 'stop', atMs: 65_000 }]))).toContain('every pose was reached');
   });
@@ -130,7 +130,7 @@ describe('history', () => {
     expect(history.timesDrawn.get('figure-1')).toBe(1);
   });
   it('knows nothing before the first session', () => {
-    expect(drawingHistory([], 0)).toEqual({ drawn: [], timesDrawn: new Map(), memorySessions: 0 });
+    expect(drawingHistory([], 0)).toEqual({ drawn: [], recent: 0, timesDrawn: new Map(), memorySessions: 0 });
   });
   it('fills the week from Monday, adding bits of a day together', () => {
     const monday = new Date(2026, 10, 23, 9).getTime();

@@ -4,7 +4,7 @@ import { seededRandom } from '@/core/random';
 import { arrange } from '@/core/references/arrange';
 import { countCells, type ReferenceFacts } from '@/core/references/coverage';
 import { mirroredReference } from '@/core/references/mirrorReference';
-import { pick, type Picked, type PickRequest, replacement, rightsToLevel, sourceOf } from '@/core/references/pick';
+import { pick, type Picked, type PickRequest, replacement, sourceOf } from '@/core/references/pick';
 import { pickReason } from '@/core/references/pickWords';
 
 const VIEWS = ['front', 'three-quarter', 'profile', 'back'];
@@ -74,7 +74,6 @@ describe('pick', () => {
   });
   it('brings facings level: 15 left and 5 right before, 12 more, makes 11 right and 1 left', () => {
     const level = { left: 15, right: 5 };
-    expect(rightsToLevel(level, 12)).toBe(11);
     const pool = poolOf(60);
     const facings = pick(request({ pool, level })).map((p) => shown(pool, p).facing);
     expect([facings.filter((f) => f === 'right').length, facings.filter((f) => f === 'left').length]).toEqual([11, 1]);

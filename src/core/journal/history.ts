@@ -6,6 +6,9 @@ import { accountSession, type Session } from './session';
 
 const referencesOf = (drawn: readonly Drawing[]): string[] => drawn.flatMap(({ referenceId }) => referenceId ?? []);
 
+/** What was drawn in so many sessions is not drawn again at once, nor what is like it. */
+const RECENT_SESSIONS = 2;
+
 /** References drawn in a session, in order; one drawn on twice counts once. */
 export const drawnReferences = (session: Session): string[] => referencesOf(posesDrawn(session));
 
@@ -14,6 +17,8 @@ export interface DrawingHistory {
   /** Newest last. */
   drawn: string[];
   timesDrawn: Map<string, number>;
+  /** How many of the last of `drawn` are of the last two sessions. */
+  recent: number;
   /** Sessions in which something was drawn from memory. */
   memorySessions: number;
 }
@@ -30,6 +35,7 @@ export function drawingHistory(sessions: readonly Session[], nowMs: number): Dra
     ...(last && { daysSinceLast: Math.max(0, localDay(nowMs) - localDay(last.startedAtMs)) }),
     drawn,
     timesDrawn,
+    recent: poses.slice(-RECENT_SESSIONS).flatMap(referencesOf).length,
     memorySessions: poses.filter((some) => some.some((d) => hidesReference(d.exercise))).length,
   };
 }

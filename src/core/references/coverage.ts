@@ -11,6 +11,16 @@ export interface ReferenceFacts {
   foreshortened?: boolean | undefined;
   /** 1 gentle to 5 hard. */
   difficulty?: number | undefined;
+  /** What is never drawn twice in a session: the pose of a figure, however it is turned, mirrored or played. */
+  pose?: string | undefined;
+  /** Who plays it. */
+  build?: string | undefined;
+  /** Kinds of things it is with; empty for none. */
+  props?: string | undefined;
+  /** Directions of ten segments of the body in the picture, degrees; null where not seen. See core/body/limbs. */
+  limbs?: readonly (number | null)[] | undefined;
+  /** Outline: how far it reaches from its middle in even directions, against its mean reach. See `outlineOf`. */
+  outline?: readonly number[] | undefined;
   /** Its picture is there at once; others are rendered ahead. */
   ready?: boolean | undefined;
 }

@@ -1,8 +1,10 @@
 import { type Random, seededRandom } from '../random';
 import { arrange } from './arrange';
+import { type Candidate, type ChoiceContext, chooseSet, inMirror, plainly, sharesOf } from './chooseSet';
 import { cellOf, type FacingCount, type ReferenceFacts } from './coverage';
 import { HAND_SHAPES } from './facts';
-import { mirroredFacing, mirroredReference } from './mirrorReference';
+import { mirroredReference } from './mirrorReference';
+import { alikeness } from './unlike';
 
 export const PICK_ORDERS = ['own order', 'shuffled', 'gentle to hard', 'widen', 'same again'] as const;
 export type PickOrder = (typeof PICK_ORDERS)[number];
@@ -27,8 +29,12 @@ export interface PickRequest {
   previous?: readonly string[];
   /** Times drawn by coverage cell (see `cellOf`), for widening. */
   cells?: ReadonlyMap<string, number>;
-  /** The first should have difficulty 2 or less. */
+  /** The first has difficulty 2 or less, in any order, where there is one. */
   gentleStart?: boolean;
+  /** Chosen before for the same session, in order: no pose of theirs again, and unlike the last of them to begin with. */
+  beside?: readonly ReferenceFacts[];
+  /** Drawn in the last sessions: what is like them is avoided. */
+  recent?: readonly ReferenceFacts[];
 }
 
 export interface Picked {
@@ -43,13 +49,12 @@ export interface Picked {
   likeTheLast: boolean;
 }
 
+/** The hardest that is still gentle, and how hard something is taken to be of which that is not known. */
+const GENTLE = 2;
+const HARDNESS_UNKNOWN = 3;
+
 /** The first so many should not have to be waited for. */
 const READY_FIRST = 3;
-
-/** How many of `count` should face right so that, with those before, both sides come as near to level as can be. */
-export function rightsToLevel({ left, right }: FacingCount, count: number): number {
-  return Math.min(count, Math.max(0, Math.round((left + right + count) / 2) - right));
-}
 
 /** The reference that a pick shows, or shows the mirror image of. */
 export const sourceOf = ({ id, mirrored }: Pick<Picked, 'id' | 'mirrored'>): string =>
@@ -66,133 +71,48 @@ function countingMirrors(timesDrawn: ReadonlyMap<string, number>): Map<string, n
   return out;
 }
 
-interface Candidate {
-  reference: ReferenceFacts;
-  mirrored: boolean;
-}
-const facingOf = ({ reference, mirrored }: Candidate): ReferenceFacts['facing'] =>
-  mirrored ? mirroredFacing(reference.facing) : reference.facing;
 /** View and facing together; undefined where either is not known. */
-const lookOf = (c: Candidate): string | undefined => {
-  const facing = facingOf(c);
-  return c.reference.viewName === undefined || facing === undefined ? undefined : `${c.reference.viewName} ${facing}`;
-};
+const lookOf = ({ facts: { viewName, facing } }: Candidate): string | undefined =>
+  viewName === undefined || facing === undefined ? undefined : `${viewName} ${facing}`;
 
-/** Fisher and Yates, in place. */
-function shuffle<T>(list: T[], random: Random): T[] {
-  for (let i = list.length - 1; i > 0; i--) {
-    const j = Math.floor(random() * (i + 1));
-    [list[i], list[j]] = [list[j], list[i]];
-  }
-  return list;
-}
-
-/** One from each look in turn, so that no look fills a choice alone; within a look in the order given, and no more than can be wanted. */
-function spreadByLook(tier: readonly ReferenceFacts[], wanted: number): Candidate[] {
-  const byLook = new Map<string, Candidate[]>();
-  for (const reference of tier) {
-    const look = `${reference.viewName ?? ''} ${reference.facing ?? ''}`;
-    const group = byLook.get(look);
-    if (!group) byLook.set(look, [{ reference, mirrored: false }]);
-    else if (group.length < wanted) group.push({ reference, mirrored: false });
-  }
-  const groups = [...byLook.values()];
-  const most = Math.max(0, ...groups.map((g) => g.length));
-  const out: Candidate[] = [];
-  for (let round = 0; round < most; round++)
-    for (const group of groups) if (round < group.length) out.push(group[round]);
-  return out;
-}
-
-/** Which of the references that must not wait are chosen: those drawn least, the sides as wanted, as many looks as there are. */
-function choose(request: PickRequest, pool: readonly ReferenceFacts[], count: number, random: Random): Candidate[] {
-  const { timesDrawn, level, mirror = false, order, cells } = request;
-  const pinned = new Set(request.pins?.map((p) => p.id));
-  const chosen: Candidate[] = pool
-    .filter((r) => pinned.has(r.id))
-    .slice(0, count)
-    .map((reference) => ({ reference, mirrored: false }));
-  const times = (r: ReferenceFacts): number => timesDrawn.get(r.id) ?? 0;
+/** What there is in tiers: those drawn least first; for widening, within them those of the coverage cells drawn least. */
+function tiersOf({ timesDrawn, order, cells }: PickRequest, pool: readonly ReferenceFacts[]): ReferenceFacts[][] {
   const tiers = new Map<number, ReferenceFacts[]>();
-  for (const reference of pool) {
-    if (pinned.has(reference.id)) continue;
-    const tier = tiers.get(times(reference));
-    if (tier) tier.push(reference);
-    else tiers.set(times(reference), [reference]);
+  for (const facts of pool) {
+    const seldom = order === 'widen' && cells ? (cells.get(cellOf(facts)) ?? 0) : 0;
+    const at = (timesDrawn.get(facts.id) ?? 0) * MANY + Math.min(MANY - 1, seldom);
+    const tier = tiers.get(at);
+    if (tier) tier.push(facts);
+    else tiers.set(at, [facts]);
   }
-  for (const [, tier] of [...tiers].sort(([a], [b]) => a - b)) {
-    const room = count - chosen.length;
-    if (room <= 0) break;
-    shuffle(tier, random);
-    if (order === 'widen' && cells) {
-      const drawn = new Map(tier.map((r) => [r, cells.get(cellOf(r)) ?? 0]));
-      tier.sort((a, b) => (drawn.get(a) as number) - (drawn.get(b) as number));
-    }
-    const spread =
-      order === 'widen'
-        ? tier.map((reference): Candidate => ({ reference, mirrored: false }))
-        : spreadByLook(tier, room);
-    chosen.push(...(level ? leveled(spread, room, level, chosen, count, mirror) : spread.slice(0, room)));
-  }
-  if (request.gentleStart) withGentle(chosen, pool, pinned, times);
-  return chosen;
+  return [...tiers].sort(([a], [b]) => a - b).map(([, tier]) => tier);
 }
+/** More than any coverage cell is drawn. */
+const MANY = 1e6;
 
-/** Of a tier those that bring the facings level, mirrored where the weak side has too few and the learner allows it. */
-function leveled(
-  tier: readonly Candidate[],
-  room: number,
-  level: FacingCount,
-  chosen: readonly Candidate[],
-  count: number,
-  mirror: boolean,
-): Candidate[] {
-  const already = (side: 'left' | 'right'): number => chosen.filter((c) => facingOf(c) === side).length;
-  const rights = Math.min(room, Math.max(0, rightsToLevel(level, count) - already('right')));
-  const lefts = Math.max(0, room - rights);
-  const facing = (side: 'left' | 'right'): Candidate[] => tier.filter((c) => facingOf(c) === side);
-  const taken = new Set<ReferenceFacts>();
-  const out: Candidate[] = [];
-  const take = (from: readonly Candidate[], want: number, mirrored: boolean): number => {
-    let left = want;
-    for (const candidate of from) {
-      if (left === 0) break;
-      if (taken.has(candidate.reference)) continue;
-      taken.add(candidate.reference);
-      out.push({ reference: candidate.reference, mirrored });
-      left--;
-    }
-    return left;
-  };
-  const missingRights = take(facing('right'), rights, false);
-  const missingLefts = take(facing('left'), lefts, false);
-  const open =
-    mirror && missingRights > 0
-      ? take(facing('left'), missingRights, true) + missingLefts
-      : mirror && missingLefts > 0
-        ? take(facing('right'), missingLefts, true) + missingRights
-        : missingLefts + missingRights;
-  // Those that face neither side hurt the balance less than more of the strong side.
-  const neutral = tier.filter((c) => facingOf(c) !== 'left' && facingOf(c) !== 'right');
-  take(tier, take(neutral, open, false), false);
-  return out;
-}
+const isGentle = ({ difficulty }: ReferenceFacts): boolean => (difficulty ?? HARDNESS_UNKNOWN) <= GENTLE;
 
-/** Make sure something gentle is there to begin with, in place of the last chosen. */
-function withGentle(
-  chosen: Candidate[],
+/** The references of one round: chosen as a whole, with something gentle to begin with where that is wanted and there. */
+function choose(
+  request: PickRequest,
   pool: readonly ReferenceFacts[],
-  pinned: ReadonlySet<string>,
-  times: (r: ReferenceFacts) => number,
-): void {
-  const isGentle = (r: ReferenceFacts): boolean => (r.difficulty ?? 3) <= 2;
-  if (chosen.length === 0 || chosen.some((c) => isGentle(c.reference))) return;
-  const last = chosen.findLastIndex((c) => !pinned.has(c.reference.id));
-  if (last < 0) return;
-  const gentle = pool
-    .filter((r) => isGentle(r) && times(r) <= times(chosen[last].reference))
-    .sort((a, b) => times(a) - times(b));
-  if (gentle.length > 0) chosen[last] = { reference: gentle[0], mirrored: false };
+  context: ChoiceContext,
+  random: Random,
+): Candidate[] {
+  const pinned = new Set(request.pins?.map((p) => p.id));
+  const given = pool
+    .filter((r) => pinned.has(r.id))
+    .slice(0, context.count)
+    .map(plainly);
+  const tiers = tiersOf(request, pinned.size > 0 ? pool.filter((r) => !pinned.has(r.id)) : pool);
+  const { level, mirror } = request;
+  const mirrored = mirror && level ? (level.left > level.right ? 'left' : 'right') : undefined;
+  const chosen = chooseSet(tiers, given, { ...context, mirrored }, random);
+  if (!request.gentleStart || chosen.some((c) => isGentle(c.facts)) || chosen.length === given.length) return chosen;
+  // Whatever has been drawn least of all that is gentle takes the place of the last chosen.
+  const poses = new Set([...chosen.map((c) => c.facts.pose), ...context.beside.map((r) => r.pose)]);
+  const gentle = tiers.flat().find((r) => isGentle(r) && (r.pose === undefined || !poses.has(r.pose)));
+  return gentle ? [...chosen.slice(0, -1), plainly(gentle)] : chosen;
 }
 
 /**
@@ -205,16 +125,14 @@ export function pick(wanted: PickRequest): Picked[] {
   const { pool, count, order, seed, oddPool = [] } = request;
   if (count <= 0 || pool.length === 0) return [];
   const random = seededRandom(seed);
-  const plain = count - (oddPool.length > 0 && count > 1 ? 1 : 0);
+  const inPool = new Set(pool.map((r) => r.id));
+  // An odd one out comes from somewhere else, or there is none.
+  const elsewhere = oddPool.filter((r) => !inPool.has(r.id));
+  const odd = count > 1 && elsewhere.length > 0 ? elsewhere[Math.floor(random() * elsewhere.length)] : undefined;
+  const plain = count - (odd ? 1 : 0);
   const picked: Picked[] =
     order === 'own order' || order === 'same again' ? inOrder(request, plain) : rounds(request, plain, random);
-  if (plain < count) {
-    const others = oddPool.filter((r) => !picked.some((p) => p.id === r.id));
-    const from = others.length > 0 ? others : oddPool;
-    const odd = from[Math.floor(random() * from.length)];
-    picked.push({ ...NOTHING_SPECIAL, id: odd.id, odd: true });
-  }
-  return picked;
+  return odd ? [...picked, { ...NOTHING_SPECIAL, id: odd.id, odd: true }] : picked;
 }
 
 const NOTHING_SPECIAL = { mirrored: false, pinned: false, odd: false, again: false, likeTheLast: false };
@@ -222,7 +140,7 @@ const NOTHING_SPECIAL = { mirrored: false, pinned: false, odd: false, again: fal
 /** How hard a reference is to draw, 1 to 5: of a hand by itself, how far it is open says it, so that every fist comes before open fingers. */
 function hardnessOf({ hand, difficulty }: ReferenceFacts): number {
   const shape = (HAND_SHAPES as readonly (string | undefined)[]).indexOf(hand);
-  return shape < 0 ? (difficulty ?? 3) : 1 + 2 * shape;
+  return shape < 0 ? (difficulty ?? HARDNESS_UNKNOWN) : 1 + 2 * shape;
 }
 
 /** References as they stand, from the first again when they are used up. */
@@ -235,37 +153,54 @@ function inOrder({ pool, order, previous, pins }: PickRequest, count: number): P
   });
 }
 
-/** Chosen and arranged, everything once before anything again. */
+/** Chosen and arranged, everything once before anything again; a round begins unlike the end of the one before. */
 function rounds(request: PickRequest, count: number, random: Random): Picked[] {
-  const { pool, order, pins = [] } = request;
+  const { pool, order, pins = [], gentleStart = false, beside = [], recent = [], level } = request;
   const out: Picked[] = [];
-  let last: Candidate | undefined;
+  const shares = sharesOf(pool);
+  let last: Candidate | undefined = beside.length > 0 ? plainly(beside[beside.length - 1]) : undefined;
   while (out.length < count) {
     const begun = out.length;
+    const first = begun === 0;
     const size = Math.min(pool.length, count - begun);
-    const candidates = choose(begun === 0 ? request : { ...request, pins: [] }, pool, size, random);
+    const context: ChoiceContext = {
+      count: size,
+      shares,
+      level: first ? level : undefined,
+      beside: first ? beside : [],
+      recent,
+    };
+    const candidates = choose(first ? request : { ...request, pins: [], gentleStart: false }, pool, context, random);
     const slots = new Map<number, Candidate>();
-    if (begun === 0)
+    if (first)
       for (const { id, slot } of pins) {
-        const candidate = candidates.find((c) => c.reference.id === id);
+        const candidate = candidates.find((c) => c.source === id);
         if (candidate && slot !== null && slot < candidates.length) slots.set(slot, candidate);
       }
+    if (first && gentleStart && !slots.has(0)) {
+      const placed = new Set(slots.values());
+      const gentle = candidates.filter((c) => isGentle(c.facts) && !placed.has(c));
+      const ready = gentle.filter(({ facts }) => facts.ready !== false);
+      const opener = (ready.length > 0 ? ready : gentle).sort((a, b) => hardnessOf(a.facts) - hardnessOf(b.facts))[0];
+      if (opener) slots.set(0, opener);
+    }
     const arranged = arrange(candidates, {
       look: lookOf,
-      level: order === 'gentle to hard' ? ({ reference }) => hardnessOf(reference) : undefined,
-      first: begun === 0 ? ({ reference }) => reference.ready !== false : undefined,
+      level: order === 'gentle to hard' ? ({ facts }) => hardnessOf(facts) : undefined,
+      first: first ? ({ facts }) => facts.ready !== false : undefined,
       firstCount: READY_FIRST,
+      alike: (a, b) => neighborCost(a.facts, b.facts),
       slots,
       before: last,
       random,
     });
     for (const { item, conflict } of arranged)
       out.push({
-        id: item.mirrored ? mirroredReference(item.reference.id) : item.reference.id,
+        id: item.mirrored ? mirroredReference(item.source) : item.source,
         mirrored: item.mirrored,
-        pinned: begun === 0 && pins.some((p) => p.id === item.reference.id),
+        pinned: first && pins.some((p) => p.id === item.source),
         odd: false,
-        again: begun > 0,
+        again: !first,
         likeTheLast: conflict,
       });
     last = arranged.at(-1)?.item;
@@ -273,23 +208,32 @@ function rounds(request: PickRequest, count: number, random: Random): Picked[] {
   return out;
 }
 
+/** What it costs that two stand side by side: the same family, the same build, the same props; then how alike they look. */
+const neighborCost = (a: ReferenceFacts, b: ReferenceFacts): number =>
+  SAME.reduce((sum, name) => sum + (a[name] !== undefined && a[name] !== '' && a[name] === b[name] ? 1 : 0), 0) +
+  alikeness(a, b);
+const SAME = ['family', 'build', 'props', 'viewName', 'pose'] as const;
+
 /** One more from the pool in place of a pick: not among those picked, drawn least, of a look unlike its neighbors'. */
 export function replacement(request: PickRequest, picked: readonly Picked[], slot: number): Picked | undefined {
   const used = new Set(picked.map(sourceOf));
   const timesDrawn = countingMirrors(request.timesDrawn);
   const factsById = new Map(request.pool.map((r) => [r.id, r]));
-  const look = (p: Picked | undefined): string | undefined => {
-    const reference = p && factsById.get(sourceOf(p));
-    return reference && lookOf({ reference, mirrored: p.mirrored });
+  const shown = (p: Picked | undefined): Candidate | undefined => {
+    const facts = p && factsById.get(sourceOf(p));
+    return facts && (p.mirrored ? inMirror(facts) : plainly(facts));
   };
-  const beside = [look(picked[slot - 1]), look(picked[slot + 1])];
+  const beside = [shown(picked[slot - 1]), shown(picked[slot + 1])].filter((c) => c !== undefined);
+  const poses = new Set(picked.filter((_, i) => i !== slot).map((p) => shown(p)?.facts.pose));
   const before = factsById.get(sourceOf(picked[slot]));
   const random = seededRandom(request.seed + slot);
   const cost = (reference: ReferenceFacts): number => {
-    const own = lookOf({ reference, mirrored: false });
+    const own = lookOf(plainly(reference));
     return (
       10 * (timesDrawn.get(reference.id) ?? 0) +
-      (own !== undefined && beside.includes(own) ? 5 : 0) +
+      (reference.pose !== undefined && poses.has(reference.pose) ? 100 : 0) +
+      (own !== undefined && beside.some((c) => lookOf(c) === own) ? 5 : 0) +
+      beside.reduce((sum, c) => sum + neighborCost(reference, c.facts), 0) +
       Math.abs((reference.difficulty ?? 3) - (before?.difficulty ?? 3)) +
       random()
     );

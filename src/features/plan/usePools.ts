@@ -50,15 +50,17 @@ export function usePools(
   // The day is enough: what was drawn does not change by the minute.
   const todayMs = startOfDay(nowMs).getTime();
   const past = useMemo(() => drawingHistory(sessions, todayMs), [sessions, todayMs]);
-  const lately = past.drawn.slice(-HABIT_WINDOW).join('\n');
+  const lately = past.drawn.slice(-Math.max(HABIT_WINDOW, past.recent)).join('\n');
   const facts = useStored(() => factsOf(lately ? lately.split('\n') : []), ['pictures'], [lately]).value;
   return useMemo(() => {
     if (!loaded || !facts) return { pools: NOTHING, ready: false };
-    const facings = countFacings(facts);
+    const habits = facts.slice(-HABIT_WINDOW);
+    const facings = countFacings(habits);
     const pools: ReferencePools = {
       bySet: loaded.sets,
       timesDrawn: past.timesDrawn,
-      cells: countCells(facts),
+      cells: countCells(habits),
+      recent: past.recent > 0 ? facts.slice(-past.recent) : [],
       memorySessions: past.memorySessions,
       ...(facingHabit(facings) && { level: facings }),
     };

@@ -28,12 +28,14 @@ export function useProposal(
     const { memorySessions, ...history } = drawingHistory(whose.sessions, todayMs);
     return { ...history, memorySessions: own ?? memorySessions, of: whose.of };
   }, [whose, todayMs]);
-  const lately = past?.drawn.slice(-HABIT_WINDOW).join('\n');
+  const lately = past?.drawn.slice(-Math.max(HABIT_WINDOW, past.recent)).join('\n');
   const facts = useStored(() => factsOf(lately ? lately.split('\n') : []), ['pictures'], [lately]).value;
   const history = useMemo(() => {
     if (!past || !facts) return undefined;
     const { timesDrawn, daysSinceLast, memorySessions, of } = past;
-    return { daysSinceLast, timesDrawn, memorySessions, of, facings: countFacings(facts) };
+    const recent = past.recent > 0 ? facts.slice(-past.recent) : [];
+    const facings = countFacings(facts.slice(-HABIT_WINDOW));
+    return { daysSinceLast, timesDrawn, memorySessions, of, recent, facings };
   }, [past, facts]);
   return useMemo(() => {
     if (!history || !references) return undefined;

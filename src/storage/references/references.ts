@@ -1,11 +1,12 @@
 import { type Appearance, appearanceKey } from '@/core/figure/picture/appearance';
 import { CATALOGUE, catalogued, type CatalogueEntry, factsAtHand } from '@/core/figure/catalogue/catalogue';
 import { builtInSet } from '@/core/references/builtIn';
-import { splitFigureReference } from '@/core/figure/catalogue/referenceId';
+import { MIRRORED, splitFigureReference } from '@/core/figure/catalogue/referenceId';
 import { drawnReferences } from '@/core/journal/history';
 import type { Session } from '@/core/journal/session';
 import type { ReferenceFacts } from '@/core/references/coverage';
 import { mirroredFacing } from '@/core/references/mirrorReference';
+import { readShape } from '@/core/references/unlike';
 import { effectiveFacts } from '@/core/references/effectiveFacts';
 import type { DrawnFacts } from '@/core/references/facets';
 import {
@@ -44,13 +45,35 @@ function figureEyeLevel(referenceId: string): string | undefined {
   return elevationDeg > 22 ? 'from above' : elevationDeg < -3 ? 'from below' : 'at eye level';
 }
 
-/** Facts of a figure, as far as they need no computing. */
-export const figureReferenceFacts = (referenceId: string): ReferenceFacts => ({
-  ...knownFacts(referenceId),
-  eyeLevel: figureEyeLevel(referenceId),
-  extent: 'whole',
-  id: referenceId,
-});
+/** The pose of a figure, however it is turned, mirrored or played, and who plays it. */
+function poseAndBuild(referenceId: string): Partial<ReferenceFacts> {
+  const figure = splitFigureReference(referenceId);
+  return figure ? { pose: figure.poseId.replace(MIRRORED, ''), build: figure.build } : {};
+}
+
+/** What a figure is chosen by, as far as that needs no computing; of views of the sets also their shape and what they are with. */
+export function figureReferenceFacts(referenceId: string): ReferenceFacts {
+  const entry = catalogued(referenceId);
+  const known = knownFacts(referenceId);
+  return {
+    id: referenceId,
+    ...poseAndBuild(referenceId),
+    ...(known && {
+      viewName: known.viewName,
+      facing: known.facing,
+      family: known.family,
+      difficulty: known.difficulty,
+    }),
+    ...(entry && {
+      props: entry.props,
+      ...readShape(entry.shape),
+      foreshortened: entry.foreshortened,
+      ready: entry.full,
+    }),
+    eyeLevel: figureEyeLevel(referenceId),
+    extent: 'whole',
+  };
+}
 
 /** What a picture is chosen by: as found, or as the learner said. */
 function pictureFacts(picture: Picture): ReferenceFacts {
@@ -63,6 +86,7 @@ function pictureFacts(picture: Picture): ReferenceFacts {
     eyeLevel: facts.eyeLevel,
     extent: facts.extent,
     hand: facts.hand,
+    limbs: picture.measures?.limbs,
     foreshortened: facts.foreshortened === undefined ? undefined : facts.foreshortened === 'yes',
     difficulty: facts.difficulty === undefined ? undefined : Number(facts.difficulty),
   };
@@ -116,21 +140,9 @@ async function picturesOf(setId: string): Promise<Picture[]> {
 /** Facts of what ships, for one built-in set or all of it. */
 export function shippedReferences(setId: string): ReferenceFacts[] | undefined {
   const set = builtInSet(setId);
-  return (
-    set &&
-    CATALOGUE.filter((entry) => set.family === undefined || entry.family === set.family).map(
-      ({ id, viewName, facing, family, difficulty, full }) => ({
-        id,
-        viewName,
-        facing,
-        family,
-        difficulty,
-        eyeLevel: figureEyeLevel(id),
-        extent: 'whole',
-        ready: full,
-      }),
-    )
-  );
+  if (!set) return undefined;
+  const shipped = CATALOGUE.filter(({ family }) => set.family === undefined || family === set.family);
+  return shipped.map(({ id }) => figureReferenceFacts(id));
 }
 
 /** What there is to draw from in a set. */
@@ -139,7 +151,7 @@ export async function referencesOf(setId: string): Promise<ReferenceFacts[]> {
   if (shipped) return shipped;
   const figures = (await loadSet(setId))?.figures ?? [];
   const here = (await picturesOf(setId)).filter((p) => p.inFolder?.gone !== true);
-  return [...figures, ...here.map(pictureFacts)];
+  return [...figures.map((figure) => ({ ...figure, ...poseAndBuild(figure.id) })), ...here.map(pictureFacts)];
 }
 
 /** What a reference is called: a figure's name or a picture's file name. */

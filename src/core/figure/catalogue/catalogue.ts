@@ -23,15 +23,21 @@ export interface CatalogueEntry {
   small: readonly [width: number, height: number];
   /** A full-size picture ships too. */
   full: boolean;
+  /** A limb comes at you, or goes from you. */
+  foreshortened: boolean;
+  /** Kinds of things it is with, in order of the alphabet; empty for none. */
+  props: string;
+  /** What it looks like, see `readShape`. */
+  shape: string;
 }
 
 /**
- * As stored: poses by slug [name, family, heading in degrees], views
- * [slug, build, azimuth, elevation, lens, difficulty, width, height, full, heading of this build].
+ * As stored: poses by slug [name, family, heading in degrees, props], views
+ * [slug, build, azimuth, elevation, lens, difficulty, width, height, full, heading of this build, shape, foreshortened].
  */
 export interface CatalogueFile {
-  poses: Record<string, [name: string, family: Family, headingDeg: number]>;
-  views: [string, BuildName, number, number, number, number, number, number, 0 | 1, number][];
+  poses: Record<string, [name: string, family: Family, headingDeg: number, props: string]>;
+  views: [string, BuildName, number, number, number, number, number, number, 0 | 1, number, string, 0 | 1][];
 }
 const { poses, views } = catalogue as unknown as CatalogueFile;
 
@@ -40,8 +46,8 @@ export const figureFileName = (poseId: string, build: string, azimuthDeg: number
   `${poseId}-${build}-${String(azimuthDeg)}`;
 
 export const CATALOGUE: readonly CatalogueEntry[] = views.map(
-  ([poseId, build, azimuth, elevation, lens, difficulty, width, height, full, heading]) => {
-    const [name, family] = poses[poseId];
+  ([poseId, build, azimuth, elevation, lens, difficulty, width, height, full, heading, shape, foreshortened]) => {
+    const [name, family, , props] = poses[poseId];
     return {
       id: ['figure', poseId, build, azimuth, elevation, lens].join('/'),
       poseId,
@@ -53,6 +59,9 @@ export const CATALOGUE: readonly CatalogueEntry[] = views.map(
       file: figureFileName(poseId, build, azimuth),
       small: [width, height],
       full: full === 1,
+      props,
+      shape,
+      foreshortened: foreshortened === 1,
     };
   },
 );

@@ -28,6 +28,8 @@ export interface FigureFacts {
   facing: Facing;
   /** 1 gentle to 5 hard. */
   difficulty: number;
+  /** A limb points nearly at you, or from you: less than two fifths of its length is seen. */
+  foreshortened: boolean;
   /** What makes it hard, hardest first; empty when nothing does. */
   why: string[];
 }
@@ -74,6 +76,7 @@ export function figureFacts({ poseId, build, view }: FigureReference): FigureFac
     family,
     ...describeView(rig, view),
     difficulty: Math.round(clamp(1 + points, 1, 5)),
+    foreshortened: (short[0]?.ratio ?? 1) < STRONGLY,
     why: reasons.sort((p, q) => q.points - p.points).map((r) => r.words),
   };
 }

@@ -166,6 +166,27 @@ export function foreshortening(rig: Rig, view: View): number[] {
   );
 }
 
+/** Joints between which the directions of limbs are told, as core/body/limbs has them: shoulders, hips, then arms and legs. */
+const DIRECTIONS: readonly (readonly [from: string, to: string])[] = [
+  ['uarm.L', 'uarm.R'],
+  ['thigh.L', 'thigh.R'],
+  ...(['L', 'R'] as const).flatMap((side) =>
+    LIMBS.slice(0, 2).map(([from, to]) => [`${from}.${side}`, `${to}.${side}`] as const),
+  ),
+  ...(['L', 'R'] as const).flatMap((side) =>
+    LIMBS.slice(2).map(([from, to]) => [`${from}.${side}`, `${to}.${side}`] as const),
+  ),
+];
+
+/** Directions of the limbs in a parallel projection along the view, degrees clockwise from the picture's right. */
+export function limbDirectionsOf(rig: Rig, view: View): number[] {
+  const { right, up } = viewAxes(view);
+  return DIRECTIONS.map(([from, to]) => {
+    const bone = sub(rig.pos[to], rig.pos[from]);
+    return Math.atan2(-dot(bone, up), dot(bone, right)) / RAD_PER_DEG;
+  });
+}
+
 /** Degrees between the directions of the shoulders and the hips, seen from above. */
 export function twistDeg(rig: Rig): number {
   const heading = (right: string, left: string): number => {

@@ -13,6 +13,8 @@ export interface ReferencePools {
   level?: FacingCount | undefined;
   /** Times drawn by coverage cell, for widening. */
   cells?: ReadonlyMap<string, number> | undefined;
+  /** Facts of what was drawn in the last two sessions: what is like them is avoided. */
+  recent?: readonly ReferenceFacts[] | undefined;
   /** Sessions so far in which something was drawn from memory; missing where that is not known. */
   memorySessions?: number;
 }
@@ -32,11 +34,17 @@ export function keepsToEasyParts(recipe: Recipe, { exercise, source }: PosesReci
   return memoryIsNew(pools.memorySessions) && !asked && hidesReference(exerciseById(exercise, recipe.exercises));
 }
 
-/** Parts of the body that are easy; easy figures where there are none; nothing where nothing is easy. */
-export function easyParts(pool: readonly ReferenceFacts[]): readonly ReferenceFacts[] {
+/**
+ * Parts of the body that are easy; easy figures where those are too few for so many drawings; the easiest there are where these are too
+ * few as well, so that none returns before the round is used up. Nothing where nothing is easy.
+ */
+export function easyParts(pool: readonly ReferenceFacts[], count: number): readonly ReferenceFacts[] {
   const easy = pool.filter((r) => (r.difficulty ?? 3) <= EASY);
+  if (easy.length === 0) return [];
   const parts = easy.filter((r) => r.extent === 'part');
-  return parts.length > 0 ? parts : easy;
+  if (parts.length >= count) return parts;
+  if (easy.length >= count) return easy;
+  return pool.toSorted((a, b) => (a.difficulty ?? 3) - (b.difficulty ?? 3)).slice(0, Math.max(count, easy.length));
 }
 
 /** What a block may be drawn from: its set, narrowed by its own filter. */
@@ -48,7 +56,7 @@ export function poolOf(recipe: Recipe, block: PosesRecipe, pools: ReferencePools
       (extent === undefined || r.extent === extent) &&
       (family === undefined || r.family === family),
   );
-  const easy = keepsToEasyParts(recipe, block, pools) ? easyParts(pool) : [];
+  const easy = keepsToEasyParts(recipe, block, pools) ? easyParts(pool, poseLengths(block).length) : [];
   return easy.length > 0 ? easy : pool;
 }
 
@@ -63,6 +71,8 @@ export function chooseReferences(recipe: Recipe, pools: ReferencePools): Chosen 
   const timesDrawn = new Map(pools.timesDrawn);
   const chosen: Record<string, (string | null)[]> = {};
   const everything = [...pools.bySet.values()].flat();
+  /** Chosen so far, for all blocks together. */
+  const beside: ReferenceFacts[] = [];
   recipe.blocks.forEach((block, index) => {
     if (block.kind !== 'poses') return;
     const count = poseLengths(block).length;
@@ -87,11 +97,18 @@ export function chooseReferences(recipe: Recipe, pools: ReferencePools): Chosen 
       timesDrawn,
       pins,
       gentleStart: source.gentleFirst,
+      beside,
+      ...(pools.recent && { recent: pools.recent }),
       ...(pools.level && { level: pools.level }),
       ...(pools.cells && { cells: pools.cells }),
       ...(source.odd && !same && { oddPool: everything.filter((r) => !inPool.has(r.id)) }),
     });
-    for (const p of picks) timesDrawn.set(sourceOf(p), (timesDrawn.get(sourceOf(p)) ?? 0) + 1);
+    const facts = new Map(withPins.map((r) => [r.id, r]));
+    for (const p of picks) {
+      const source = sourceOf(p);
+      timesDrawn.set(source, (timesDrawn.get(source) ?? 0) + 1);
+      beside.push(facts.get(source) ?? { id: source });
+    }
     chosen[block.id] = Array.from({ length: count }, (_, i) => picks[same ? 0 : i % wanted]?.id ?? null);
   });
   return chosen;

@@ -2,7 +2,7 @@ import { AIMS, type Aim } from './aims';
 import type { Shape } from '../fit/fit';
 import { exerciseById } from '../exercises';
 import type { Recipe } from '../plan/recipe';
-import { listWords } from '../../words';
+import { counted, listWords } from '../../words';
 
 const SHAPE_REASON: Record<Shape, string> = {
   climb: 'short poses before long ones',
@@ -23,9 +23,9 @@ export function planWhy(recipe: Recipe, aim: Aim, shape: Shape, daysSinceLast: n
   const away = daysSinceLast ?? 0;
   const eased =
     away >= 7
-      ? ` You have been away ${String(away)} days: the first pose is gentle${recipe.blocks.some((b) => b.kind === 'lines') ? ', after a page of lines' : ''}.`
+      ? ` You have been away ${counted(away, 'day')}: it begins with a gentle pose where the set has one${recipe.blocks.some((b) => b.kind === 'lines') ? ', after a page of lines' : ''}.`
       : away >= 2
-        ? ' The first pose is gentle, after two days or more.'
+        ? ' After two days or more it begins with a gentle pose where the set has one.'
         : '';
   const after = aim === 'everything' ? 'A bit of everything' : `For ${AIMS[aim].name}`;
   return `${after}: ${listWords(names)}; ${SHAPE_REASON[shape]}.${eased}`;

@@ -1,6 +1,7 @@
 import { type FacingCount, facingHabit, type ReferenceFacts } from '../../references/coverage';
 import { pick } from '../../references/pick';
 import { AIMS, type Wish } from './aims';
+import { counted } from '../../words';
 import { easyParts, memoryIsNew } from './chooseReferences';
 import { exerciseById } from '../exercises';
 import { hidesReference } from '../exercises/exercise';
@@ -20,6 +21,8 @@ export interface ProposalInput {
     timesDrawn: ReadonlyMap<string, number>;
     /** Sessions so far in which something was drawn from memory; missing where that is not known. */
     memorySessions?: number | undefined;
+    /** Facts of what was drawn in the last two sessions: what is like them is avoided. */
+    recent?: readonly ReferenceFacts[] | undefined;
     /** Whose it is, where it is not the learner's own: then every reason names her. */
     of?: string | undefined;
   };
@@ -57,46 +60,88 @@ export function proposePlan({ availableMs, references, history, seed, picked }: 
   const habit = facingHabit(history.facings);
   const favorFacing = habit && (habit === 'right' ? 'left' : 'right');
   const poses = blocks.flatMap((block) => (block.kind === 'poses' ? block.poses : []));
-  const picks =
-    picked ??
-    pick({
-      pool: references,
-      count: poses.length,
-      order: 'gentle to hard',
-      seed,
-      timesDrawn: history.timesDrawn,
-      level: habit && history.facings,
-      gentleStart: eased,
-    });
-  const easy = picked === undefined && memoryIsNew(history.memorySessions) ? easyParts(references) : [];
-  const fromMemory = blocks.flatMap((b) =>
-    b.kind === 'poses' && hidesReference(exerciseById(b.exercise)) ? b.poses : [],
-  );
+  const chosen = picked ? inTurn(picked, poses.length) : chooseFor(blocks, { references, history, seed, habit, eased });
   poses.forEach((pose, i) => {
-    const reference = picks.length > 0 ? picks[i % picks.length] : undefined;
-    pose.referenceId = reference?.id ?? null;
-    if (reference?.odd) pose.odd = true;
+    pose.referenceId = chosen.picks[i]?.id ?? null;
+    if (chosen.picks[i]?.odd) pose.odd = true;
   });
-  const taken = new Map(history.timesDrawn);
-  for (const { id } of picks) taken.set(id, (taken.get(id) ?? 0) + 1);
-  pick({ pool: easy, count: fromMemory.length, order: 'gentle to hard', seed: seed + 1, timesDrawn: taken }).forEach(
-    ({ id }, i) => (fromMemory[i].referenceId = id),
+  const first = references.find((r) => r.id === poses[0]?.referenceId);
+  const gentle = (first?.difficulty ?? Infinity) <= GENTLE;
+  const { easyMemory } = chosen;
+  return { ...plan, why: reason({ blocks, rusty, eased, gentle, history, habit, favorFacing, easyMemory }) };
+}
+
+/** The hardest that is still called gentle. */
+const GENTLE = 2;
+
+type Chosen = { id: string; odd: boolean };
+interface ChosenFor {
+  /** One a pose, in order; fewer where there is nothing to choose from. */
+  picks: readonly (Chosen | undefined)[];
+  /** What is drawn from memory is easy, since that is new. */
+  easyMemory: boolean;
+}
+
+/** References that were chosen already, round and round. */
+const inTurn = (picked: readonly Chosen[], count: number): ChosenFor => ({
+  picks: Array.from({ length: picked.length > 0 ? count : 0 }, (_, i) => picked[i % picked.length]),
+  easyMemory: false,
+});
+
+/** References for all poses of a session, as a whole; what is drawn from memory first, where that is new and has to be easy. */
+function chooseFor(
+  blocks: readonly Block[],
+  {
+    references,
+    history,
+    seed,
+    habit,
+    eased,
+  }: Pick<ProposalInput, 'references' | 'history' | 'seed'> & { habit: 'left' | 'right' | undefined; eased: boolean },
+): ChosenFor {
+  const isNew = memoryIsNew(history.memorySessions);
+  const fromMemory = blocks.flatMap((b) =>
+    b.kind === 'poses' ? b.poses.map(() => isNew && hidesReference(exerciseById(b.exercise))) : [],
   );
-  const easyMemory = easy.length > 0 && fromMemory.length > 0;
-  return { ...plan, why: reason({ blocks, rusty, eased, history, habit, favorFacing, easyMemory }) };
+  const memoryCount = fromMemory.filter(Boolean).length;
+  const common = { order: 'gentle to hard' as const, recent: history.recent ?? [] };
+  const easy = memoryCount > 0 ? easyParts(references, memoryCount) : [];
+  const memory =
+    easy.length > 0
+      ? pick({ ...common, pool: easy, count: memoryCount, seed: seed + 1, timesDrawn: history.timesDrawn })
+      : [];
+  const facts = new Map(references.map((r) => [r.id, r]));
+  const timesDrawn = new Map(history.timesDrawn);
+  for (const { id } of memory) timesDrawn.set(id, (timesDrawn.get(id) ?? 0) + 1);
+  const others = pick({
+    ...common,
+    pool: references,
+    count: fromMemory.length - memory.length,
+    seed,
+    timesDrawn,
+    level: habit && history.facings,
+    gentleStart: eased,
+    beside: memory.map(({ id }) => facts.get(id) ?? { id }),
+  });
+  let m = 0;
+  let o = 0;
+  const picks = fromMemory.map((hides) => (hides && memory.length > 0 ? memory[m++] : others[o++]));
+  return { picks, easyMemory: memory.length > 0 };
 }
 
 interface Reason {
   blocks: readonly Block[];
   rusty: boolean;
   eased: boolean;
+  /** The first pose is a gentle one. */
+  gentle: boolean;
   history: ProposalInput['history'];
   habit: 'left' | 'right' | undefined;
   favorFacing: 'left' | 'right' | undefined;
   /** What is drawn from memory is easy, since that is new. */
   easyMemory: boolean;
 }
-function reason({ blocks, rusty, eased, history, habit, favorFacing, easyMemory }: Reason): string {
+function reason({ blocks, rusty, eased, gentle, history, habit, favorFacing, easyMemory }: Reason): string {
   const names = [
     ...new Set(blocks.flatMap((b) => (b.kind === 'poses' ? [exerciseById(b.exercise).name.toLowerCase()] : []))),
   ];
@@ -104,12 +149,19 @@ function reason({ blocks, rusty, eased, history, habit, favorFacing, easyMemory 
   const { of } = history;
   const whose = of ? `${of}’s` : 'your';
   const clauses: string[] = [];
-  if (history.daysSinceLast === undefined) clauses.push('a gentle first session, short poses before long ones');
-  else if (rusty)
-    clauses.push(
-      `gentle poses first${blocks.some((b) => b.kind === 'lines') ? ', after a page of lines' : ''}, because ${of ? `${of} has` : 'you have'} been away ${days} days`,
-    );
-  else if (eased) clauses.push(`a gentle pose first, because ${whose} last session was ${days} days ago`);
+  const lines = blocks.some((b) => b.kind === 'lines');
+  const begins = [
+    gentle && 'a gentle pose first',
+    lines && rusty && (gentle ? 'after a page of lines' : 'a page of lines first'),
+  ]
+    .filter((words) => words !== false)
+    .join(', ');
+  if (history.daysSinceLast === undefined)
+    clauses.push(`a ${gentle ? 'gentle ' : ''}first session, short poses before long ones`);
+  else if (rusty && begins !== '')
+    clauses.push(`${begins}, because ${of ? `${of} has` : 'you have'} been away ${counted(days, 'day')}`);
+  else if (eased && begins !== '')
+    clauses.push(`${begins}, because ${whose} last session was ${counted(days, 'day')} ago`);
   if (habit && favorFacing) {
     const { left, right } = history.facings;
     clauses.push(

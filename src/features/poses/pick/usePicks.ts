@@ -79,9 +79,10 @@ export function usePicks(source: PickSource, settings: PickSettings, nowMs: numb
       ...(odd && { oddPool: elsewhere }),
       ...(previous && { previous }),
       cells: countCells(drawn),
+      recent: past.recent > 0 ? drawn.slice(-past.recent) : [],
       gentleStart: order === 'gentle to hard',
     };
-  }, [pool, sessions, base, order, seed, level, mirror, slots, pins, odd, elsewhere, drawn]);
+  }, [pool, sessions, base, past.recent, order, seed, level, mirror, slots, pins, odd, elsewhere, drawn]);
   const fresh = useMemo(() => (request ? pick(request) : []), [request]);
   const picked = useMemo(() => fresh.map((p, i) => swaps.get(`${String(i)} ${p.id}`) ?? p), [fresh, swaps]);
   const facts = useMemo(() => {
