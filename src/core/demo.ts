@@ -3,7 +3,7 @@ import type { RunEvent } from './clock/log';
 import { runStateAt } from './clock/run';
 import type { Reflection } from './journal/reflection';
 import type { Session } from './journal/session';
-import { exerciseById } from './practice/exercises';
+import { exerciseById, ONE_POSE } from './practice/exercises';
 import { proposePlan } from './practice/start/propose';
 import { expandPlan } from './practice/time/timeline';
 import { seededRandom } from './random';
@@ -91,11 +91,11 @@ export function demoSessions(references: readonly ReferenceFacts[], nowMs: numbe
 /** Every other evening something is said: the hips are what goes missing, less and less. */
 function saidAfter(i: number): Reflection | undefined {
   if (i % 2 === 0) return undefined;
-  const { lookAt } = exerciseById('flowing-gesture');
+  const { lookAt } = exerciseById(ONE_POSE);
   const missing = lookAt.filter((_, k) => (k === 3 && i < 9) || (k === 4 && i % 4 === 1));
   return {
     line: i < 4 ? 'tight' : 'loose',
-    answers: [{ exerciseId: 'flowing-gesture', looked: lookAt, missing }],
+    answers: [{ exerciseId: ONE_POSE, looked: lookAt, missing }],
     ...(i === EVENINGS.length - 1 && { nextTime: 'Both bars before any limb.' }),
   };
 }

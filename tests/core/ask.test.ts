@@ -20,7 +20,9 @@ describe('what is asked of a plan', () => {
   it('is explained in a sentence', () => {
     const { recipe } = fitPlan({ availableMs: 1_500_000, aim: 'memory', shape: 'descend', setId: 's', seed: 1 });
     expect(planWhy(recipe, 'memory', 'descend', 1)).toMatch(/^For memory: .* and .*; long poses first/);
-    expect(planWhy(recipe, 'memory', 'descend', 3)).toMatch(/After two days or more it begins with a gentle pose where the set has one/);
+    expect(planWhy(recipe, 'memory', 'descend', 3)).toMatch(
+      /After two days or more it begins with a gentle pose where the set has one/,
+    );
     expect(planWhy(recipe, 'memory', 'descend', 9)).toMatch(
       /away 9 days: it begins with a gentle pose where the set has one, after a page of lines/,
     );

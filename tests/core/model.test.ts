@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { ALL_CUES, upcomingCues } from '@/core/clock/cues';
 import type { RunEvent } from '@/core/clock/log';
 import { runStateAt } from '@/core/clock/run';
-import { HOLD_LIMIT_MS, holdLimitOf } from '@/core/practice/rules/holdLimit';
+import { USUAL_HOLD_LIMIT_MS, holdLimitOf } from '@/core/practice/rules/holds';
 import { layOutRecipe } from '@/core/practice/plan/layOut';
 import { recipeOf } from '@/core/practice/plan/recipeOf';
 import { planSchema } from '@/core/practice/plan/schema';
@@ -25,18 +25,18 @@ describe('whoever poses', () => {
   });
   it('has a limit while drawn, and only then', () => {
     const plan = posed({ leadInMs: 5000 });
-    expect(holdLimitOf(plan, { kind: 'draw', blockIndex: 0 })).toBe(HOLD_LIMIT_MS);
+    expect(holdLimitOf(plan, { kind: 'draw', blockIndex: 0 })).toBe(USUAL_HOLD_LIMIT_MS);
     expect(holdLimitOf(plan, { kind: 'leadIn', blockIndex: 0 })).toBeUndefined();
     const pictures = layOutRecipe(recipeWith([level('a', 2, 300_000)]), {}).plan;
     expect(holdLimitOf(pictures, { kind: 'draw', blockIndex: 0 })).toBeUndefined();
   });
   it('is told when a break is due, however long the drawing may take', () => {
     const rests = (plan: ReturnType<typeof posed>): number[] =>
-      upcomingCues(plan, expandPlan(plan), runStateAt(plan, [start], 0), 0, 3 * HOLD_LIMIT_MS, 0, ALL_CUES)
+      upcomingCues(plan, expandPlan(plan), runStateAt(plan, [start], 0), 0, 3 * USUAL_HOLD_LIMIT_MS, 0, ALL_CUES)
         .filter((c) => c.key.endsWith('hold'))
         .map((c) => c.atMs);
-    expect(rests(posed({ settings: { atZero: 'open' } }))).toEqual([HOLD_LIMIT_MS]);
-    expect(rests(posed({ settings: { atZero: 'soft' } }))).toEqual([HOLD_LIMIT_MS]);
+    expect(rests(posed({ settings: { atZero: 'open' } }))).toEqual([USUAL_HOLD_LIMIT_MS]);
+    expect(rests(posed({ settings: { atZero: 'soft' } }))).toEqual([USUAL_HOLD_LIMIT_MS]);
     expect(rests(posed())).toEqual([]);
   });
 });

@@ -1,12 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { strToU8, unzipSync, zipSync } from 'fflate';
 import { png } from '../images';
 import { startSession, stopAndKeep } from './steps';
 
 const kept = (page: Page) => page.getByText(/Right now/);
 const putIn = (page: Page, name: string, bytes: Uint8Array) =>
   page.getByLabel('Choose a ZIP').setInputFiles({ name, mimeType: 'application/zip', buffer: Buffer.from(bytes) });
+const survey = (page: Page) => page.getByRole('group', { name: 'What is in the ZIP' });
 
 async function takeOut(page: Page): Promise<Uint8Array> {
   const download = page.waitForEvent('download');
@@ -62,9 +63,18 @@ test('everything goes out as one ZIP, is wiped, and comes back identical', async
 
   await page.goto('/data');
   await putIn(page, 'fox.zip', out);
+  await expect(survey(page)).toContainText('12 sessions, 1 page, 1 set and 1 picture');
+  // Nothing is touched before that is said.
+  await expect(page.getByText('Right now that is nothing.')).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(page.getByText('Nothing of the ZIP was put in.')).toBeVisible();
+  await putIn(page, 'fox.zip', out);
+  await page.getByRole('button', { name: 'Put it in' }).click();
   await expect(page.getByText('15 records put back.')).toBeVisible();
   expect(contents(await takeOut(page))).toEqual(contents(out));
   await putIn(page, 'fox.zip', out);
+  await expect(survey(page)).toContainText('15 of these are here already and will stay as they are.');
+  await page.getByRole('button', { name: 'Put it in' }).click();
   await expect(page.getByText('0 records put back. 15 were here already and stayed as they are.')).toBeVisible();
 });
 
@@ -73,7 +83,6 @@ test('a ZIP that is not right is refused in a sentence, and nothing is touched',
   await expect(kept(page)).toContainText('12 sessions');
   const good = await takeOut(page);
   const files = unzipSync(good);
-  const records = JSON.parse(strFromU8(files['records.json'])) as { sessions: unknown[] };
   const cases: [string, Uint8Array, RegExp][] = [
     ['words.zip', strToU8('no zip at all'), /This file is not a whole ZIP/],
     ['other.zip', zipSync({ 'letter.txt': strToU8('hello') }), /was not made by Fox Minute/],
@@ -84,11 +93,7 @@ test('a ZIP that is not right is refused in a sentence, and nothing is touched',
       zipSync({ ...files, 'images/page/x.png': new Uint8Array(48 * 1024 ** 2) }),
       /unpack to far more than it should/,
     ],
-    [
-      'odd.zip',
-      zipSync({ ...files, 'records.json': strToU8(JSON.stringify({ ...records, sessions: [{ nonsense: true }] })) }),
-      /is damaged/,
-    ],
+    ['odd.zip', zipSync({ ...files, 'records/sessions-1.json': strToU8('[]') }), /is damaged/],
   ];
   for (const [name, bytes, sentence] of cases) {
     await putIn(page, name, bytes);
@@ -101,7 +106,11 @@ test('a ZIP that is not right is refused in a sentence, and nothing is touched',
 test('the demo learner goes and the own sessions stay', async ({ page }) => {
   await startSession(page, 0);
   await stopAndKeep(page);
-  await page.getByRole('link', { name: 'Wren Halloran’s demo sessions' }).click();
+  // With a session of one's own the demo learner steps back by herself.
+  await expect(page.getByRole('link', { name: /demo sessions/ })).toHaveCount(0);
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'This week’s boxes' })).toBeVisible();
+  await page.goto('/data');
   await expect(kept(page)).toContainText('13 sessions');
   await page.getByRole('button', { name: 'Take the demo sessions away' }).click();
   await expect(kept(page)).toContainText('1 session,');
@@ -124,4 +133,45 @@ test('the demo sessions can be put back after a wipe, and the volume is kept', a
   await expect(page.getByRole('slider', { name: 'Volume of the cues' })).toHaveValue('0.3');
   await page.reload();
   await expect(page.getByRole('slider', { name: 'Volume of the cues' })).toHaveValue('0.3');
+});
+
+test('what is in the bin can be brought back: a page, and a plan', async ({ page }) => {
+  await page.goto('/journal');
+  await page
+    .getByLabel('Choose photographs of pages')
+    .setInputFiles([{ name: 'page.png', mimeType: 'image/png', buffer: Buffer.from(png(50, 60)) }]);
+  await page.getByRole('button', { name: 'Put page 1 in the bin' }).click();
+  await expect(page.getByRole('button', { name: 'Page 1, larger' })).toHaveCount(0);
+  await page.goto('/data');
+  const bin = page.getByRole('region', { name: 'Bin' });
+  await expect(bin).toContainText('30 days left');
+  await bin.getByRole('button', { name: /^Put the page of .* back$/ }).click();
+  await expect(bin).toContainText('No page and no plan is in it.');
+  await page.goto('/journal');
+  await expect(page.getByRole('button', { name: 'Page 1, larger' })).toBeVisible();
+});
+
+test('settings are put back to the start, and nothing else', async ({ page }) => {
+  await page.goto('/data');
+  await expect(kept(page)).toContainText('12 sessions');
+  await page.evaluate(async () => {
+    const open = indexedDB.open('fox-minute');
+    await new Promise((resolve) => (open.onsuccess = resolve));
+    // As an older version, or somebody else's program, may have left them.
+    const store = open.result.transaction('settings', 'readwrite').objectStore('settings');
+    store.put(1e9, 'minutes');
+    store.put('a word', 'volume');
+    await new Promise((resolve) => (store.transaction.oncomplete = resolve));
+    open.result.close();
+  });
+  await page.goto('/');
+  await expect(page.getByText('Why this plan:')).toBeVisible();
+  await expect(page.getByRole('slider', { name: 'How long have you got?' })).toHaveAttribute(
+    'aria-valuetext',
+    '20 minutes',
+  );
+  await page.goto('/data');
+  await page.getByRole('button', { name: 'Put settings back' }).click();
+  await expect(page.getByText('Settings are as they come.')).toBeVisible();
+  await expect(kept(page)).toContainText('12 sessions');
 });

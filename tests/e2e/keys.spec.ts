@@ -37,6 +37,10 @@ test('the whole evening by keys alone', async ({ page }) => {
   await tabTo(page, /To the journal/);
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-sum]')).toHaveCount(7);
+  // The demo learner's evenings stand back, and can be looked at.
+  await tabTo(page, /Look at hers/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: '12 sessions of Wren Halloran’s' })).toBeVisible();
   await tabTo(page, /The one before/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('link', { name: 'The one after' })).toBeVisible();

@@ -175,7 +175,7 @@ describe('what the program keeps, block by block', () => {
       const block = posesBlock('a', id, 2);
       return textOf(renderToStaticMarkup(<RuleFields block={block} recipe={recipeWith([block])} change={nothing} />));
     };
-    expect(words('line-qualities')).toContain('One page for each of eight lines: smooth, rough,');
+    expect(words('line-qualities')).toContain('One page for each of 8: smooth, rough,');
     expect(words('contour')).not.toContain('One page for each');
   });
 });

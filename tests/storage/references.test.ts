@@ -92,7 +92,7 @@ describe('sets by rule, mirror images and veils', () => {
 describe('facts and names', () => {
   it('are worked out for figures and asked for pictures', async () => {
     await addPicture(picture, new Blob(['photo']), new Blob(['small']));
-    expect(figureReferenceFacts(shipped)).toMatchObject({ id: shipped, name: full.name, viewName: full.viewName });
+    expect(figureReferenceFacts(shipped)).toMatchObject({ id: shipped, pose: full.poseId, viewName: full.viewName });
     expect(knownFacts('figure/chance.12~m/fem/0/5/26')).toEqual({ name: 'Chance pose 12' });
     expect(knownFacts('picture/a')).toBeUndefined();
     expect(await Promise.all([referenceName(shipped), referenceName('picture/a'), referenceName('picture/b')])).toEqual(

@@ -1,5 +1,6 @@
 import { sum } from 'd3-array';
 import type { Plan } from '../practice/plan/schema';
+import { drawingKey } from '../practice/rules/holds';
 import { expandPlan, type SegmentKind } from '../practice/time/timeline';
 import type { RunEvent } from './log';
 import { stateOnTimeline } from './run';
@@ -67,9 +68,11 @@ export function accountRun(plan: Plan, log: readonly RunEvent[], nowMs: number):
     extraMs: 0,
   };
   const drawnMs = new Map<string, number>();
-  let copies = 0;
+  /** Copies begun of each drawing: going back to it goes on with the last. */
+  const copies = new Map<string, number>();
   for (const visit of visits) {
-    const { kind } = timeline.segments[visit.segmentIndex];
+    const segment = timeline.segments[visit.segmentIndex];
+    const { kind } = segment;
     const spent = visitSpentMs(visit);
     account[SUM_OF[kind]] += spent;
     account.changingMs += visit.waitedMs;
@@ -80,8 +83,9 @@ export function accountRun(plan: Plan, log: readonly RunEvent[], nowMs: number):
     if (kind === 'page') account.linesMs += spent;
     if (kind === 'page' && visit.ended === 'next') account.linePages++;
     if (kind === 'draw') {
-      if (visit.extra === 'one more') copies++;
-      const piece = `${String(visit.segmentIndex)}:${String(copies)}`;
+      const drawing = drawingKey(plan, segment);
+      if (visit.extra === 'one more') copies.set(drawing, (copies.get(drawing) ?? 0) + 1);
+      const piece = `${drawing} ${String(copies.get(drawing) ?? 0)}`;
       drawnMs.set(piece, (drawnMs.get(piece) ?? 0) + spent);
     }
     if (visit.extra) account.extraMs += spent;

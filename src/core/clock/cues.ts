@@ -1,5 +1,5 @@
 import { isCalm as isCalmExercise } from '../practice/exercises/exercise';
-import { holdLimitOf } from '../practice/rules/holdLimit';
+import { holdLimitOf } from '../practice/rules/holds';
 import { poseExercise } from '../practice/rules/poseExercise';
 import { poseStages, stageAt } from '../practice/rules/poseStages';
 import type { Plan } from '../practice/plan/schema';
@@ -151,7 +151,8 @@ export function upcomingCues(
     if (start && (i > state.segmentIndex || visit.heldMs === 0)) put(start, fromMs);
     // Whoever poses is told when a break is due, however long the drawing may take.
     const holdMs = holdLimitOf(plan, segment);
-    if (holdMs !== undefined && (segment.open || segment.overMs > 0)) put('rest', fromMs + holdMs, ':hold');
+    if (holdMs !== undefined && (segment.open || segment.overMs > 0 || lengthMs > holdMs))
+      put('rest', fromMs + holdMs, ':hold');
     if (segment.open) break;
     for (const [kind, at] of insideCues(plan, segment, lengthMs, choices)) put(kind, fromMs + at, `:${at}`);
     const warning = warningIn(plan, segment, lengthMs);

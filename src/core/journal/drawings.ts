@@ -3,6 +3,7 @@ import { stateOnTimeline } from '../clock/run';
 import type { Visit } from '../clock/visit';
 import type { Exercise } from '../practice/exercises/exercise';
 import { poseExercise } from '../practice/rules/poseExercise';
+import { drawingKey } from '../practice/rules/holds';
 import { referenceOf } from '../practice/rules/showsReference';
 import type { Plan } from '../practice/plan/schema';
 import { expandPlan, type Segment } from '../practice/time/timeline';
@@ -10,8 +11,10 @@ import type { Session } from './session';
 
 /** One stay at a drawing. Going back to it and starting it over are stays of their own. */
 export interface Drawing {
-  /** Stays at the same pose have the same. */
+  /** Stays at the same segment have the same. */
   segmentIndex: number;
+  /** Stays at the same drawing have the same: at one pose, or at all holds of it. */
+  drawing: string;
   exercise: Exercise;
   /** What it was drawn from; null for nothing. */
   referenceId: string | null;
@@ -36,7 +39,17 @@ function staysOf({ plan, log, lastSeenMs }: Session): Drawing[] {
     const { segmentIndex } = visit;
     const label = poseLabel(plan, segment);
     const referenceId = referenceOf(plan, segment);
-    return [{ segmentIndex, exercise, referenceId, spentMs: visitSpentMs(visit), visit, ...(label && { label }) }];
+    return [
+      {
+        segmentIndex,
+        drawing: drawingKey(plan, segment),
+        exercise,
+        referenceId,
+        spentMs: visitSpentMs(visit),
+        visit,
+        ...(label && { label }),
+      },
+    ];
   });
 }
 
@@ -45,10 +58,10 @@ export const drawingsOf = (session: Session): Drawing[] => staysOf(session).filt
 
 /** What was drawn, pose by pose: all stays at one together. */
 export function posesDrawn(session: Session): Drawing[] {
-  const poses = new Map<number, Drawing>();
+  const poses = new Map<string, Drawing>();
   for (const stay of staysOf(session)) {
-    const before = poses.get(stay.segmentIndex)?.spentMs ?? 0;
-    poses.set(stay.segmentIndex, { ...stay, spentMs: before + stay.spentMs });
+    const before = poses.get(stay.drawing)?.spentMs ?? 0;
+    poses.set(stay.drawing, { ...stay, spentMs: before + stay.spentMs });
   }
   return [...poses.values()].filter((d) => d.spentMs >= MIN_PIECE_MS);
 }

@@ -1,4 +1,3 @@
-import { LINE_AND_TONE } from '../practice/edit/newBlock';
 import { type Drawing, posesDrawn } from './drawings';
 import type { Session } from './session';
 
@@ -10,12 +9,11 @@ export interface LineAndTone {
 
 /** The drawings of a session that belong together as a line and its tone, in order. */
 export function linesAndTones(session: Session): LineAndTone[] {
-  const [lineLabel, toneLabel] = LINE_AND_TONE;
   const drawn = posesDrawn(session);
   return drawn.flatMap((line, i) => {
     const tone = drawn.at(i + 1);
-    const together =
-      line.label === lineLabel && tone?.label === toneLabel && tone.referenceId === line.referenceId ? tone : undefined;
-    return together ? [{ line, tone: together }] : [];
+    const [first, second] = line.exercise.form?.parts ?? [];
+    if (!tone || !second || line.label !== first.label || tone.label !== second.label) return [];
+    return tone.exercise.id === line.exercise.id && tone.referenceId === line.referenceId ? [{ line, tone }] : [];
   });
 }

@@ -48,12 +48,12 @@ export function questionsOf(session: Session): ExerciseQuestions[] {
 /** What there is to tick about an exercise: elements that may be missing, or the kinds of edges that were used; undefined where neither. */
 export function ticksOf({
   family,
-  id,
+  form,
   rule,
   lookAt,
 }: Exercise): { elements: string[]; asks: 'missing' | 'used' } | undefined {
   if (lookAt.length === 0) return undefined;
-  if (id === 'contour') return { elements: lookAt, asks: 'used' };
+  if (form?.ticksUsed) return { elements: lookAt, asks: 'used' };
   const listed = (family === 'quick' || family === 'light') && rule.marks === 'free';
   return listed ? { elements: lookAt, asks: 'missing' } : undefined;
 }

@@ -4,6 +4,8 @@ import { BUILT_IN_SETS } from '@/core/references/builtIn';
 import { LIBRARY_ID, type PictureSet } from '@/core/references/picture';
 import { PICK_ORDERS } from '@/core/references/pick';
 import type { PosesRecipe } from '@/core/practice/plan/recipe';
+import { HOLD_LIMITS_MS, USUAL_HOLD_LIMIT_MS } from '@/core/practice/rules/holds';
+import { durationWords } from '@/core/practice/time/duration';
 import { without } from '@/core/without';
 import { Choice, Row, Select, Tick, Typed } from './fields';
 import { Standing } from './Standing';
@@ -140,16 +142,40 @@ export function PictureFields({ block, chosen, sets, change }: PictureFieldsProp
           </Row>
         </>
       ) : (
-        <Row label="Prompt">
-          <Typed
-            label="Prompt"
-            shown={block.settings.prompt ?? ''}
-            width="100%"
-            read={(typed) => (typed.length > 200 ? { problem: 'At most 200 letters.' } : { value: typed.trim() })}
-            onChange={(prompt) => change('Prompt', (b) => ({ ...b, settings: { ...b.settings, prompt } }))}
-          />
-          <span className="text-[14px] text-quiet">Shown in place of a picture. It may be empty.</span>
-        </Row>
+        <>
+          {source.kind === 'live model' && (
+            <Row label="Held">
+              <Select
+                label="Longest hold"
+                value={String(block.settings.holdLimitMs ?? USUAL_HOLD_LIMIT_MS)}
+                options={HOLD_LIMITS_MS.map((ms): [string, string] => [String(ms), `${durationWords(ms)} at most`])}
+                onChange={(ms) =>
+                  change('Longest hold', (b) => ({ ...b, settings: { ...b.settings, holdLimitMs: Number(ms) } }))
+                }
+              />
+              <Tick
+                label="holds of one pose, one drawing"
+                checked={block.settings.oneDrawing !== undefined}
+                onChange={(one) =>
+                  change('Holds', (b) => ({
+                    ...b,
+                    settings: one ? { ...b.settings, oneDrawing: b.id } : without(b.settings, 'oneDrawing'),
+                  }))
+                }
+              />
+            </Row>
+          )}
+          <Row label="Prompt">
+            <Typed
+              label="Prompt"
+              shown={block.settings.prompt ?? ''}
+              width="100%"
+              read={(typed) => (typed.length > 200 ? { problem: 'At most 200 letters.' } : { value: typed.trim() })}
+              onChange={(prompt) => change('Prompt', (b) => ({ ...b, settings: { ...b.settings, prompt } }))}
+            />
+            <span className="text-[14px] text-quiet">Shown in place of a picture. It may be empty.</span>
+          </Row>
+        </>
       )}
     </>
   );

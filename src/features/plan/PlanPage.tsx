@@ -13,6 +13,8 @@ import { fitPlan } from '@/core/practice/fit/fit';
 import { planWhy } from '@/core/practice/start/planWhy';
 import { freshBlock, posesBlock } from '@/core/practice/edit/newBlock';
 import type { Recipe, RecipeBlock } from '@/core/practice/plan/recipe';
+import { exerciseById } from '@/core/practice/exercises';
+import { roomForOne } from '@/core/practice/fit/roomForOne';
 import { refit } from '@/core/practice/fit/refit';
 import type { Plan } from '@/core/practice/plan/schema';
 import { type Materials, materialsOf } from '@/core/practice/paper/sheets';
@@ -72,6 +74,7 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
   const startsAt = recipe.startsAtMinute ?? now.getHours() * 60 + now.getMinutes();
   const availableMs = availableOf(ask, startsAt);
   const sums = sumPlan(plan);
+  const oneMore = useMemo(() => roomForOne(recipe, availableMs), [recipe, availableMs]);
   const stopped = problems.find((p) => p.stops);
   const blocks = recipe.blocks.filter((b) => selected.includes(b.id));
   const askFor = (part: Partial<Ask>): void => {
@@ -206,7 +209,9 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
   );
   const zoom = ZOOMS[zoomAt];
   const none = selected.length === 0;
-  const main = recipe.blocks.some((b) => b.kind === 'poses' && b.exercise === 'main-piece');
+  const main = recipe.blocks.some(
+    (b) => b.kind === 'poses' && exerciseById(b.exercise, recipe.exercises).form?.mainPiece,
+  );
   return (
     <main
       className="mx-4 flex flex-col pt-2 pb-6 sm:mx-10 lg:h-[calc(100dvh-53px)] lg:min-h-[700px] lg:pb-0"
@@ -275,7 +280,24 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
             {sums.totalMs > availableMs ? (
               <span className="text-russet-text">{clockDigits(sums.totalMs - availableMs)} more than you have; </span>
             ) : (
-              availableMs - sums.totalMs >= 1000 && <>{clockDigits(availableMs - sums.totalMs)} to spare; </>
+              availableMs - sums.totalMs >= 1000 && (
+                <>
+                  {clockDigits(availableMs - sums.totalMs)} to spare
+                  {oneMore && (
+                    <>
+                      ,{' '}
+                      <button
+                        type="button"
+                        className="link-quiet"
+                        onClick={() => change('One more', () => oneMore.recipe)}
+                      >
+                        room for one more of {clockDigits(oneMore.drawMs)}
+                      </button>
+                    </>
+                  )}
+                  ;{' '}
+                </>
+              )
             )}
             {main && <MainPiece plan={plan} />}
             {Math.round((100 * sums.drawingMs) / Math.max(1, sums.totalMs))} % drawing,{' '}
@@ -344,7 +366,9 @@ function needsWords({ pictures, sheets, media, posesOfModel }: Materials, availa
 
 /** A main piece is counted apart from what warms up for it. */
 function MainPiece({ plan }: { plan: Plan }) {
-  const main = plan.blocks.filter((b) => b.kind === 'poses' && b.exercise === 'main-piece');
+  const main = plan.blocks.filter(
+    (b) => b.kind === 'poses' && exerciseById(b.exercise, plan.exercises).form?.mainPiece,
+  );
   const mainMs = main.reduce((sum, b) => sum + (b.kind === 'poses' ? b.poses.reduce((s, p) => s + p.drawMs, 0) : 0), 0);
   const { drawingMs } = sumPlan(plan);
   return (

@@ -1,7 +1,6 @@
 'use client';
 import { CATALOG, exerciseById } from '@/core/practice/exercises';
 import { type ExerciseRule, VIEWS } from '@/core/practice/exercises/exercise';
-import { LINE_QUALITIES } from '@/core/practice/exercises/memory';
 import type { PosesRecipe, Recipe } from '@/core/practice/plan/recipe';
 import { without } from '@/core/without';
 import { Choice, Row, Select, Tick } from './fields';
@@ -18,6 +17,7 @@ interface RuleFieldsProps {
 export function RuleFields({ block, recipe, change }: RuleFieldsProps) {
   const exercise = exerciseById(block.exercise, recipe.exercises);
   const rule = { ...exercise.rule, ...block.settings.rule } as ExerciseRule;
+  const labels = exercise.form?.labels;
   const set = (part: Partial<ExerciseRule>): void =>
     change('Rule', (b) => ({ ...b, settings: { ...b.settings, rule: { ...b.settings.rule, ...part } } }));
   const others: [string, string][] = [...recipe.exercises, ...CATALOG]
@@ -84,21 +84,21 @@ export function RuleFields({ block, recipe, change }: RuleFieldsProps) {
           }
         />
       </Row>
-      {block.exercise === 'line-qualities' && (
+      {labels && labels.length > 0 && (
         <Row label="Labels">
           <button
             type="button"
             className="link-quiet text-[14px]"
             onClick={() =>
-              change('Line qualities', (b) => ({
+              change('Labels', (b) => ({
                 ...b,
-                count: LINE_QUALITIES.length,
+                count: labels.length,
                 lengths: { order: 'level', fromMs: b.lengths.fromMs, toMs: b.lengths.fromMs, listMs: [] },
-                labels: [...LINE_QUALITIES],
+                labels: [...labels],
               }))
             }
           >
-            One page for each of eight lines: {LINE_QUALITIES.join(', ')}
+            One page for each of {labels.length}: {labels.join(', ')}
           </button>
         </Row>
       )}

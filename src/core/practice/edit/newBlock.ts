@@ -4,16 +4,13 @@ import type { PlainBlock, PosesRecipe, Source } from '../plan/recipe';
 import type { Sheet } from '../paper/sheet';
 import { BODY_MOVES, LINE_MOTIFS, LINE_PAGE_MS } from '../start/warmUp';
 
-/** What the two drawings of a line and then its tone are called. */
-export const LINE_AND_TONE = ['line', 'tone'] as const;
-
 export const LEAD_IN_MS = 5000;
 export const CHANGE_MS = 5000;
 
 const sourceFor = (exercise: Exercise): Source => ({
   kind:
     exercise.rule.reference === 'none'
-      ? exercise.id === 'from-imagination'
+      ? exercise.form?.imagined
         ? 'imagination'
         : 'none'
       : exercise.rule.repeat === 'same picture again'
@@ -61,8 +58,6 @@ export function posesBlock(
 
 /** How many poses a block has as it is first put in. */
 const USUAL_COUNT = 4;
-const LINE_MS = 30_000;
-const TONE_MS = 110_000;
 
 /** A block as it is first put into a plan: some exercises have a form of their own. */
 export function freshBlock(
@@ -72,17 +67,18 @@ export function freshBlock(
   own?: readonly Exercise[],
 ): PosesRecipe {
   const block = posesBlock(id, exerciseId, USUAL_COUNT, undefined, own);
-  if (exerciseId === 'small-plans') return { ...block, settings: { ...block.settings, framesFor: sheet.size } };
-  if (exerciseId === 'line-then-tone')
-    return {
-      ...block,
-      count: 2,
-      lengths: { order: 'own list', fromMs: LINE_MS, toMs: TONE_MS, listMs: [LINE_MS, TONE_MS] },
-      labels: [...LINE_AND_TONE],
-      // The tone is put to the line that is there already.
-      settings: { ...block.settings, perSheet: 2, overlap: true },
-    };
-  return block;
+  const { framed, parts } = exerciseById(exerciseId, own).form ?? {};
+  if (framed) return { ...block, settings: { ...block.settings, framesFor: sheet.size } };
+  if (!parts || parts.length === 0) return block;
+  const listMs = parts.map((p) => p.drawMs);
+  return {
+    ...block,
+    count: parts.length,
+    lengths: { order: 'own list', fromMs: Math.min(...listMs), toMs: Math.max(...listMs), listMs },
+    labels: parts.map((p) => p.label),
+    // Each is put to what is there already.
+    settings: { ...block.settings, perSheet: parts.length, overlap: true },
+  };
 }
 
 export const restBlock = (id: string, durationMs: number): PlainBlock => ({

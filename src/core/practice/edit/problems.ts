@@ -10,9 +10,10 @@ import {
 } from '../start/chooseReferences';
 import { clockDigits, durationWords } from '../time/duration';
 import { exerciseById } from '../exercises';
-import { HOLD_LIMIT_MS } from '../rules/holdLimit';
+import { USUAL_HOLD_LIMIT_MS } from '../rules/holds';
 import type { Chosen } from '../plan/layOut';
 import { mediumById } from '../paper/materials';
+import { posesAsked } from '../paper/sheets';
 import { poseLengths, type PosesRecipe, type Recipe } from '../plan/recipe';
 import { MAX_PLAN_MS, type Plan } from '../plan/schema';
 import { sumPlan } from '../time/sums';
@@ -39,7 +40,6 @@ function blockProblems(recipe: Recipe, block: PosesRecipe, pools: ReferencePools
   const problems: Problem[] = [];
   const say = (words: string, stops = false): void => void problems.push({ blockId: block.id, stops, words });
   const lengths = poseLengths(block);
-  const longest = Math.max(...lengths);
   const exercise = exerciseById(block.exercise, recipe.exercises);
   const { settings, source } = block;
   if (settings.atZero === 'pot') {
@@ -55,15 +55,19 @@ function blockProblems(recipe: Recipe, block: PosesRecipe, pools: ReferencePools
     say(
       `${counted(marks, 'mark')} in ${durationWords(Math.min(...lengths))} is rushing: ${(perMarkMs(Math.min(...lengths), marks) / 1000).toFixed(1)} s for each. Allow fewer marks rather than faster ones.`,
     );
-  if (wantsBroad(block.exercise, mediumById(settings.medium ?? recipe.medium)))
+  if (wantsBroad(exercise, mediumById(settings.medium ?? recipe.medium)))
     say(
       `${exercise.name} wants something broad, laid on its side. With ${settings.medium ?? recipe.medium} it is another exercise; you may.`,
     );
   if (needsPictures(block)) problems.push(...pictureProblems(recipe, block, pools, chosen));
-  if (source.kind === 'live model' && longest > HOLD_LIMIT_MS)
-    say(
-      `${durationWords(longest)} is long to hold. Up to ${durationWords(HOLD_LIMIT_MS)}, then a break; the model decides.`,
-    );
+  const limitMs = settings.holdLimitMs ?? USUAL_HOLD_LIMIT_MS;
+  if (source.kind === 'live model')
+    lengths.forEach((ms, i) => {
+      if (ms > limitMs)
+        say(
+          `${settings.oneDrawing === undefined ? 'Pose' : 'Hold'} ${String(i + 1)}: ${durationWords(ms)} is long to hold. Up to ${durationWords(limitMs)}, then a break; the model decides.`,
+        );
+    });
   return problems;
 }
 
@@ -137,14 +141,14 @@ export function findProblems(recipe: Recipe, plan: Plan, pools: ReferencePools, 
   const poses = recipe.blocks.filter((b) => b.kind === 'poses');
   if (poses.length === 0 && !recipe.blocks.some((b) => b.kind === 'lines'))
     problems.push(whole('Nothing is drawn in this plan yet. Add a block of poses.', true));
-  const called = poses.filter((b) => b.source.kind === 'live model').reduce((sum, b) => sum + poseLengths(b).length, 0);
+  const called = poses.filter((b) => b.source.kind === 'live model').reduce((sum, b) => sum + posesAsked(b), 0);
   if (called > MANY_POSES)
     problems.push(
       whole(
         `${String(called)} poses are asked of the model: many for one evening. Ask first; longer poses ask for fewer.`,
       ),
     );
-  if (called > 0 && unbroken(plan) > HOLD_LIMIT_MS + 5 * 60_000)
+  if (called > 0 && unbroken(plan) > USUAL_HOLD_LIMIT_MS + 5 * 60_000)
     problems.push(
       whole('The model has no break for more than half an hour. About five minutes are due after 20 to 25.'),
     );

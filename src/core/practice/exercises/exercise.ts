@@ -45,6 +45,36 @@ export type ExerciseRule = z.infer<typeof ruleSchema>;
 /** Stage tables by school; the shares are in `stages.ts`. */
 const SCHOOLS = ['flowing', 'structural', 'light and dark', 'long', 'two pens', 'none'] as const;
 
+/** What sets an exercise apart beyond its rule; whatever is not said is as with most. */
+const formSchema = z.object({
+  /** Its drawings are made to stand on one sheet. */
+  onOneSheet: z.optional(z.boolean()),
+  /** They may lie over one another there. */
+  overlaps: z.optional(z.boolean()),
+  /** They are small plans in frames shaped like the sheet they are for. */
+  framed: z.optional(z.boolean()),
+  /** One part, or only the outermost: there is no whole figure to ask for. */
+  notWhole: z.optional(z.boolean()),
+  /** Drawn out of the head. */
+  imagined: z.optional(z.boolean()),
+  /** Wants something laid on its side. */
+  broad: z.optional(z.boolean()),
+  /** A drawing may be traced in it: whose it is matters. */
+  traced: z.optional(z.boolean()),
+  /** What a warm-up is for: counted apart. */
+  mainPiece: z.optional(z.boolean()),
+  /** What is ticked afterward is what was used, not what was missing. */
+  ticksUsed: z.optional(z.boolean()),
+  /** Names of its drawings, offered one for each. */
+  labels: z.optional(z.array(z.string().check(z.minLength(1), z.maxLength(60))).check(z.maxLength(40))),
+  /** Its drawings are made over one another as one: name and length of each. */
+  parts: z.optional(
+    z.array(z.object({ label: z.string().check(z.maxLength(60)), drawMs: durationSchema })).check(z.maxLength(6)),
+  ),
+  /** An exercise that serves the same end, for another mix. */
+  otherwise: z.optional(z.string().check(z.maxLength(64))),
+});
+
 export const exerciseSchema = z.object({
   id: z.string().check(z.regex(/^[a-z0-9-]{1,64}$/)),
   name: z.string().check(z.minLength(1), z.maxLength(60)),
@@ -65,6 +95,7 @@ export const exerciseSchema = z.object({
   closingQuestion: z.string().check(z.minLength(1), z.maxLength(160)),
   /** What is looked at afterward. */
   lookAt: z.array(z.string().check(z.minLength(1), z.maxLength(120))).check(z.maxLength(12)),
+  form: z.optional(formSchema),
 });
 export type Exercise = z.infer<typeof exerciseSchema>;
 

@@ -36,6 +36,12 @@ export const LIGHT = [
     seconds: [30, 60, 600],
     closingQuestion: 'Did the line hold without the tone?',
     lookAt: ['No values in the line', 'The tone keeps to the shadow'],
+    form: {
+      parts: [
+        { label: 'line', drawMs: 30_000 },
+        { label: 'tone', drawMs: 110_000 },
+      ],
+    },
   }),
   exercise({
     id: 'small-plans',
@@ -47,6 +53,7 @@ export const LIGHT = [
     seconds: [60, 120, 300],
     closingQuestion: 'Which of them would you take to the large sheet?',
     lookAt: ['Big shapes first', 'No two alike'],
+    form: { onOneSheet: true, framed: true },
   }),
   exercise({
     id: 'main-piece',
@@ -57,6 +64,7 @@ export const LIGHT = [
     rule: { reference: 'none' },
     seconds: [600, 2400, 10_800],
     closingQuestion: 'What did the warm-up give to it?',
+    form: { mainPiece: true },
   }),
   exercise({
     id: 'two-pens',

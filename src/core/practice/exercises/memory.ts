@@ -102,6 +102,7 @@ export const MEMORY = [
     rule: { reference: 'none' },
     seconds: [60, 120, 180],
     closingQuestion: 'What would you look up in a real pose now?',
+    form: { imagined: true },
   }),
   exercise({
     id: 'line-qualities',
@@ -109,10 +110,11 @@ export const MEMORY = [
     family: 'memory',
     purpose: 'The same simple shape, or one drawing traced, again and again with another line.',
     cues: ['Attend to how, not what.', 'Soft, rough, choppy, thin, strong: say it before you draw it.'],
-    rule: { reference: 'none', repeat: 'same picture again' },
+    rule: { repeat: 'same picture again' },
     seconds: [60, 60, 120],
     closingQuestion: 'Which line will you use again?',
     lookAt: ['Eight lines that differ'],
+    form: { traced: true, labels: ['smooth', 'rough', 'choppy', 'exaggerated', 'thin', 'light', 'strong', 'heavy'] },
   }),
   exercise({
     id: 'new-medium',
@@ -125,6 +127,3 @@ export const MEMORY = [
     closingQuestion: 'What did the medium do by itself?',
   }),
 ] as const;
-
-/** Labels of the line qualities, in order. */
-export const LINE_QUALITIES = ['smooth', 'rough', 'choppy', 'exaggerated', 'thin', 'light', 'strong', 'heavy'] as const;

@@ -20,6 +20,7 @@ export const QUICK = [
     seconds: [10, 15, 30],
     closingQuestion: 'Which pose had the longest line?',
     lookAt: ['Does one line carry the pose?', 'Does it end in the foot that carries?'],
+    form: { notWhole: true },
   }),
   exercise({
     id: 'flowing-gesture',
@@ -49,6 +50,7 @@ export const QUICK = [
     school: 'structural',
     closingQuestion: 'Which of the three masses turned the most?',
     lookAt: ['Head', 'Ribcage', 'Pelvis', 'Tilt of shoulders', 'Tilt of hips', 'Landmarks'],
+    form: { otherwise: 'c-s-straight' },
   }),
   exercise({
     id: 'gesture-by-mass',
@@ -64,6 +66,7 @@ export const QUICK = [
     seconds: [60, 120, 180],
     closingQuestion: 'Where was an edge not needed?',
     lookAt: ['One shape, no outline', 'The lean', 'The biggest dark'],
+    form: { broad: true },
   }),
   exercise({
     id: 'shoulder-and-hip-bars',
@@ -86,6 +89,7 @@ export const QUICK = [
     seconds: [60, 120, 600],
     closingQuestion: 'Did the figure fit inside its envelope?',
     lookAt: ['Fits the sheet', 'Five to eight straights', 'Corners where they are'],
+    form: { notWhole: true },
   }),
   exercise({
     id: 'mark-allowance',
@@ -146,6 +150,7 @@ export const QUICK = [
     seconds: [30, 60, 60],
     closingQuestion: 'Did neck and shoulders come along?',
     lookAt: ['Eye line', 'Neck and shoulders', 'Shadow shapes'],
+    form: { notWhole: true },
   }),
   exercise({
     id: 'hands-and-feet',
@@ -161,6 +166,7 @@ export const QUICK = [
     seconds: [30, 60, 120],
     closingQuestion: 'Was it one shape before it had fingers?',
     lookAt: ['One big shape', 'Wrist or ankle', 'Thumb side'],
+    form: { notWhole: true },
   }),
   exercise({
     id: 'page-of-many',
@@ -173,5 +179,6 @@ export const QUICK = [
     school: 'flowing',
     closingQuestion: 'Which one stands out of the tangle?',
     lookAt: ['Every pose is in', 'Sizes alike'],
+    form: { onOneSheet: true, overlaps: true },
   }),
 ] as const;

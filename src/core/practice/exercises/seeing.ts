@@ -16,6 +16,7 @@ export const SEEING = [
     seconds: [300, 600, 1200],
     closingQuestion: 'Which edges did you use: outer, inner, across?',
     lookAt: ['Outer edges', 'Inner edges', 'Edges across the form'],
+    form: { ticksUsed: true },
   }),
   exercise({
     id: 'blind-contour',
@@ -31,6 +32,7 @@ export const SEEING = [
     seconds: [30, 60, 300],
     closingQuestion: 'What did you notice that you had not seen before?',
     lookAt: ['Where it was slow', 'Where the eye ran ahead'],
+    form: { otherwise: 'continuous-line' },
   }),
   exercise({
     id: 'continuous-line',

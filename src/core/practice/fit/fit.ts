@@ -1,7 +1,7 @@
 import { AIMS, type Aim, wantsBroad, type Wish } from '../start/aims';
 import { clockDigits, durationWords } from '../time/duration';
 import { DURATION_STEPS_MS } from '../time/durationSteps';
-import { exerciseById } from '../exercises';
+import { exerciseById, ONE_POSE } from '../exercises';
 import type { Exercise } from '../exercises/exercise';
 import { atSheetMs, fitSets, type Run, type Stretch } from './fitSets';
 import { mediumById } from '../paper/materials';
@@ -105,6 +105,9 @@ function wishesOf({ wishes, aim, shape, availableMs, exercises }: FitRequest): W
   return ordered.map((w) => ({ ...w, weight: w.weight / sum }));
 }
 
+/** A part of a set smaller than this is too short to be of use. */
+const SLIVER = 0.12;
+
 /** The wishes cut into sets of equal time, with what each stretch should get. A sliver too short to be of use is left out. */
 function stretchesOf(request: FitRequest, setCount: number, roomMs: number, changeMs: number): Stretch[][] {
   const wishes = wishesOf(request);
@@ -114,13 +117,19 @@ function stretchesOf(request: FitRequest, setCount: number, roomMs: number, chan
   for (const { exercise: id, weight } of wishes) {
     const exercise = exerciseById(id, request.exercises);
     const to = from + weight;
+    const parts = sets.map((_, s): [low: number, high: number] => [
+      Math.max(from, s / setCount),
+      Math.min(to, (s + 1) / setCount),
+    ]);
+    const widest = Math.max(...parts.map(([low, high]) => high - low));
     for (let s = 0; s < setCount; s++) {
-      const [low, high] = [Math.max(from, s / setCount), Math.min(to, (s + 1) / setCount)];
-      if (high - low < Math.min(weight, 0.12 / setCount)) continue;
+      const [low, high] = parts[s];
+      // A sliver is left out, but never all there is of a wish.
+      if (high <= low || (high - low < Math.min(weight, SLIVER / setCount) && high - low < widest)) continue;
       const idealMs = idealLength(exercise, (low + high) / 2, request);
       const sheet = atSheetMs(exercise, idealMs, live);
       const wantedMs = ((high - low) * roomMs * sheet) / (sheet + LEAD_IN_MS + changeMs);
-      sets[s].push({ exercise, wantedMs, idealMs });
+      sets[s].push({ exercise, wantedMs, idealMs, wished: s === parts.findIndex(([l, h]) => h - l === widest) });
     }
     from = to;
   }
@@ -188,19 +197,21 @@ function blocksOf(
         source: { ...block.source, kind: 'live model' },
       });
     for (const run of more) addPoses(block, run.count, run.drawMs);
-    if (medium && wantsBroad(exercise.id, mediumById(medium))) block.settings = { medium: 'charcoal' };
+    if (medium && wantsBroad(exercise, mediumById(medium))) block.settings = { medium: 'charcoal' };
     blocks.push(block);
   });
   return blocks;
 }
 
 /** When nothing wished for fits, one quick pose as long as there is room for. */
-function onePose(availableMs: number, newId: () => string): PosesRecipe {
+function onePose(availableMs: number, { liveModel }: FitRequest, newId: () => string): PosesRecipe {
   const room = availableMs - LEAD_IN_MS;
   const drawMs = DURATION_STEPS_MS.findLast((ms) => ms <= room) ?? Math.max(SECOND, Math.floor(room / SECOND) * SECOND);
+  const block = posesBlock(newId(), ONE_POSE, 1, drawMs);
   return {
-    ...posesBlock(newId(), 'flowing-gesture', 1, drawMs),
+    ...block,
     leadInMs: Math.min(LEAD_IN_MS, Math.max(0, availableMs - drawMs)),
+    ...(liveModel && { source: { ...block.source, kind: 'live model' } }),
   };
 }
 
@@ -263,10 +274,22 @@ export function fitPlan(request: FitRequest): FitResult {
   if (best && sets.length > 0) {
     const gaps = sets.length - 1;
     const leftOver = roomMs - best.usedMs - gaps * best.restMs;
-    const stretched = gaps > 0 ? best.restMs + Math.floor(leftOver / gaps / SECOND) * SECOND : 0;
-    if (gaps === 0 && backMs > 0) backMs += Math.floor(Math.min(leftOver, 2 * backMs) / SECOND) * SECOND;
+    // Nothing grows beyond half as long again: what is left then is told, with what would fill it.
+    const more = (ms: number, share: number): number => Math.floor(Math.min(share, ms / 2) / SECOND) * SECOND;
+    const stretched = gaps > 0 ? best.restMs + more(best.restMs, leftOver / gaps) : 0;
+    let spareMs = leftOver - gaps * (stretched - best.restMs);
+    const longerBackMs = more(backMs, spareMs);
+    backMs += longerBackMs;
+    spareMs -= longerBackMs;
+    for (const body of head)
+      if (body.kind === 'body')
+        body.moves = body.moves.map((m) => ({
+          ...m,
+          durationMs: m.durationMs + more(m.durationMs, spareMs / body.moves.length),
+        }));
+    blocks.splice(0, head.length, ...head);
     sets.forEach((set, i) => blocks.push(...(i > 0 ? [restBlock(newId(), stretched)] : []), ...set));
-  } else blocks.push(onePose(roomMs, newId));
+  } else blocks.push(onePose(roomMs, request, newId));
   if (backMs > 0) blocks.push(lookBackBlock(newId(), backMs));
   if ((daysSinceLast ?? Infinity) >= 2) {
     const first = blocks.find((b) => b.kind === 'poses');

@@ -17,6 +17,8 @@ export interface Stretch {
   /** At the sheet, milliseconds: looking and drawing. */
   wantedMs: number;
   idealMs: number;
+  /** The largest part of what was wished for: at least one drawing of it, wherever that can be had. */
+  wished?: boolean;
 }
 
 /** How long one drawing of a length is at the sheet: looking, drawing, and drawing again. A model is only drawn. */
@@ -60,7 +62,8 @@ function runsFor(stretch: Stretch, roomMs: number, changeMs: number, liveModel: 
       (sum, r) => sum + r.count * (LEAD_IN_MS + atSheetMs(stretch.exercise, r.drawMs, liveModel) + changeMs),
       0,
     ) - changeMs;
-  const out: Run[][] = [[]];
+  // At least one drawing of what was wished for.
+  const out: Run[][] = stretch.wished ? [] : [[]];
   const extend = (runs: readonly Run[], from: number): void => {
     for (let i = from; i < lengths.length; i++)
       for (let count = 1; ; count++) {
@@ -71,7 +74,7 @@ function runsFor(stretch: Stretch, roomMs: number, changeMs: number, liveModel: 
       }
   };
   extend([], 0);
-  return out;
+  return out.length > 0 ? out : [[]];
 }
 
 interface Candidates {
@@ -140,6 +143,11 @@ export function fitSets(
     tables.push(combined.seconds);
   }
   let at = bestIndex(values);
+  if (values[at] === -Infinity) {
+    // There is no room for one of each: what is worth most comes first then.
+    const free = sets.map((stretches) => stretches.map((s) => ({ ...s, wished: false })));
+    return fitSets(free, roomMs, setLimitMs, changeMs, liveModel, lengthsEach);
+  }
   const score = values[at];
   const usedMs = at * unitMs;
   const chosen: Run[][][] = [];

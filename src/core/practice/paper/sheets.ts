@@ -29,13 +29,14 @@ export function sheetsOf(recipe: Recipe, chosen: Chosen): PlannedSheet[] {
         framesFor: undefined,
       }));
     if (block.kind !== 'poses') return [];
-    const count = poseLengths(block).length;
-    const per = perSheetOf(block, recipe.sheet);
+    const count = posesAsked(block);
+    const exercise = exerciseById(block.exercise, recipe.exercises);
+    const per = perSheetOf(block, recipe.sheet, recipe.exercises);
     const ids = chosen[block.id] ?? [];
-    const overlap = block.settings.overlap ?? block.exercise === 'page-of-many';
+    const overlap = block.settings.overlap ?? exercise.form?.overlaps ?? false;
     return Array.from({ length: sheetsFor(count, per) }, (_, i) => ({
       blockId: block.id,
-      name: exerciseById(block.exercise, recipe.exercises).name,
+      name: exercise.name,
       referenceIds: Array.from({ length: Math.min(per, count - i * per) }, (_, k) => ids[i * per + k] ?? null),
       overlap,
       framesFor: block.settings.framesFor,
@@ -53,6 +54,10 @@ export interface Materials {
   posesOfModel: number;
   cautions: string[];
 }
+
+/** Poses asked of whoever poses: holds of one pose are one. */
+export const posesAsked = (block: PosesRecipe): number =>
+  block.settings.oneDrawing === undefined ? poseLengths(block).length : 1;
 
 const drawnMs = (block: PosesRecipe): number =>
   poseLengths(block).reduce((a, b) => a + b, 0) + poseLengths(block).length * block.againMs;
@@ -86,9 +91,7 @@ export function materialsOf(recipe: Recipe, chosen: Chosen, totalMs: number): Ma
   );
   const pictures = new Set(poses.filter(needsPictures).flatMap((b) => (chosen[b.id] ?? []).filter((id) => id !== null)))
     .size;
-  const posesOfModel = poses
-    .filter((b) => b.source.kind === 'live model')
-    .reduce((sum, b) => sum + poseLengths(b).length, 0);
+  const posesOfModel = poses.filter((b) => b.source.kind === 'live model').reduce((sum, b) => sum + posesAsked(b), 0);
   return {
     sheets: sheetsOf(recipe, chosen).length,
     media,
@@ -116,12 +119,14 @@ function cautionsOf(recipe: Recipe, poses: readonly PosesRecipe[], totalMs: numb
           'The model decides. Agree on each pose before; a warm room, steady support, sides changed; no touching, and no photographs unless agreed.',
         ]
       : []),
-    ...(poses.some((b) => b.exercise === 'line-qualities' && needsPictures(b))
+    ...(poses.some((b) => exerciseById(b.exercise, recipe.exercises).form?.traced && needsPictures(b))
       ? [
           'Trace on thin paper, and only for practice: a traced copy of somebody’s drawing is theirs, not yours to show.',
         ]
       : []),
-    ...(poses.some((b) => wantsBroad(b.exercise, mediumById(b.settings.medium ?? recipe.medium)))
+    ...(poses.some((b) =>
+      wantsBroad(exerciseById(b.exercise, recipe.exercises), mediumById(b.settings.medium ?? recipe.medium)),
+    )
       ? ['Have something broad at hand for the masses.']
       : []),
   ];

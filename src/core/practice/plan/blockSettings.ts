@@ -46,6 +46,10 @@ export const settingsSchema = z.object({
   overlap: z.optional(z.boolean()),
   /** Somebody poses: called out, and held for so long at most. */
   model: z.optional(z.boolean()),
+  /** How long that is, milliseconds; missing is as usual. */
+  holdLimitMs: z.optional(z.int().check(z.minimum(60_000), z.maximum(LONGEST_MS))),
+  /** Its poses are holds of one pose and make one drawing: its name, the same for parts that a rest parts. */
+  oneDrawing: z.optional(z.string().check(z.minLength(1), z.maxLength(64))),
   /** Said in place of a reference. */
   prompt: z.optional(z.string().check(z.maxLength(200))),
 });

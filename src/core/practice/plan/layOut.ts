@@ -57,9 +57,11 @@ export function layOutRecipe(recipe: Recipe, chosen: Chosen): LaidOut {
     const settings = {
       medium,
       grade,
-      perSheet: perSheetOf(block, sheet),
+      perSheet: perSheetOf(block, sheet, recipe.exercises),
       ...block.settings,
       ...(block.source.kind === 'live model' && { model: true }),
+      // A copy of a block is a drawing of its own.
+      ...(block.settings.oneDrawing !== undefined && { oneDrawing: block.id, perSheet: poseLengths(block).length }),
     };
     const part = (poses: PosePlan[]): PosesBlock => ({
       kind: 'poses',

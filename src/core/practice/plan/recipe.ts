@@ -3,7 +3,8 @@ import { seededRandom } from '../../random';
 import { PICK_ORDERS } from '../../references/pick';
 import { DURATION_STEPS_MS } from '../time/durationSteps';
 import { durationSchema, LONGEST_MS } from '../time/duration';
-import { exerciseSchema } from '../exercises/exercise';
+import { exerciseById } from '../exercises';
+import { type Exercise, exerciseSchema } from '../exercises/exercise';
 import {
   bodyBlockSchema,
   linesBlockSchema,
@@ -160,12 +161,13 @@ export function poseLengths(block: Pick<PosesRecipe, 'count' | 'lengths' | 'both
   return block.bothHands ? [...row, ...row] : row;
 }
 
-/** Exercises whose drawings are made to stand on one sheet. */
-const ON_ONE_SHEET = new Set(['page-of-many', 'small-plans']);
-
 /** Drawings of a block on one sheet: as was said, else all of them or as many as on any sheet. */
-export function perSheetOf(block: PosesRecipe, sheet: Pick<Sheet, 'perSheet'>): number {
-  const usual = ON_ONE_SHEET.has(block.exercise)
+export function perSheetOf(
+  block: PosesRecipe,
+  sheet: Pick<Sheet, 'perSheet'>,
+  exercises: readonly Exercise[] = [],
+): number {
+  const usual = exerciseById(block.exercise, exercises).form?.onOneSheet
     ? Math.min(MOST_ON_A_SHEET, poseLengths(block).length)
     : sheet.perSheet;
   return block.settings.perSheet ?? usual;

@@ -1,3 +1,4 @@
+import { ONE_POSE } from '../exercises';
 import { durationWords } from '../time/duration';
 import type { Plan } from './schema';
 
@@ -12,7 +13,7 @@ export function singlePosePlan(referenceId: string, drawMs: number): Plan {
     blocks: [
       {
         kind: 'poses',
-        exercise: 'flowing-gesture',
+        exercise: ONE_POSE,
         changeMs: 0,
         poses: [{ referenceId, leadInMs: 5000, lookMs: 0, drawMs, lookAgainMs: 0 }],
       },

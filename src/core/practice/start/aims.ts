@@ -1,3 +1,4 @@
+import type { Exercise } from '../exercises/exercise';
 import type { Medium } from '../paper/materials';
 
 export interface Wish {
@@ -89,7 +90,5 @@ export const AIMS = {
 export type Aim = keyof typeof AIMS;
 export const isAim = (text: string): text is Aim => Object.hasOwn(AIMS, text);
 
-/** Exercises that want a stick laid on its side. */
-const BROAD = new Set(['gesture-by-mass']);
 /** Asked once: this exercise with this medium? Never in the way. */
-export const wantsBroad = (exercise: string, medium: Medium): boolean => BROAD.has(exercise) && !medium.broad;
+export const wantsBroad = ({ form }: Exercise, medium: Medium): boolean => form?.broad === true && !medium.broad;

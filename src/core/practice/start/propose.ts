@@ -31,14 +31,12 @@ export interface ProposalInput {
   picked?: readonly { id: string; odd: boolean }[] | undefined;
 }
 
-/** Another exercise that serves the same end, so that another mix is another one. */
-const OTHERWISE: Record<string, string> = {
-  'blind-contour': 'continuous-line',
-  'structural-gesture': 'c-s-straight',
-};
+/** The wishes of a bit of everything; another mix has other exercises that serve the same ends. */
 const mixOf = (seed: number): Wish[] =>
   AIMS.everything.wishes.map((wish, i) =>
-    (seed >> (i % 2)) % 2 === 0 ? wish : { ...wish, exercise: OTHERWISE[wish.exercise] ?? wish.exercise },
+    (seed >> (i % 2)) % 2 === 0
+      ? wish
+      : { ...wish, exercise: exerciseById(wish.exercise).form?.otherwise ?? wish.exercise },
   );
 
 /** A session for the time there is: what `fitPlan` makes of a bit of everything, with references chosen through the whole of it. */

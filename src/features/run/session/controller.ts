@@ -3,7 +3,7 @@ import { ALL_CUES, type Cue, type CueChoices, upcomingCues } from '@/core/clock/
 import type { HoldReason, RunEvent } from '@/core/clock/log';
 import { type RunState, stateOnTimeline } from '@/core/clock/run';
 import type { Session } from '@/core/journal/session';
-import { holdLimitOf } from '@/core/practice/rules/holdLimit';
+import { holdLimitOf } from '@/core/practice/rules/holds';
 import { nextDurationStepMs, previousDurationStepMs } from '@/core/practice/time/durationSteps';
 import { expandPlan, type Laid, type Timeline } from '@/core/practice/time/timeline';
 import { storageProblem } from '@/storage/problems';

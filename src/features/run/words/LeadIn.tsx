@@ -6,6 +6,7 @@ import type { Exercise } from '@/core/practice/exercises/exercise';
 import { measuringLocked } from '@/core/practice/rules/measuring';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { referenceOf } from '@/core/practice/rules/showsReference';
+import { turnsSheet } from '@/core/practice/rules/turnsSheet';
 import { knownFacts } from '@/storage/references/references';
 import { adjustableSegment } from '@/features/run/session/controller';
 import { GapQuestions } from './GapQuestions';
@@ -37,7 +38,9 @@ export function LeadIn({ plan, segments, state, segment, onCommand, onSay }: Seg
   const attempt = changing ? undefined : attemptWords(state);
   return (
     <div className="absolute inset-0 grid place-content-center px-16 text-center max-sm:px-10">
-      <p className="run-small text-quiet">{changing ? 'Next sheet. Then' : 'Ready'}</p>
+      <p className="run-small text-quiet">
+        {!changing ? 'Ready' : turnsSheet(plan, segment) ? 'Next sheet. Then' : 'Next'}
+      </p>
       <p className="run-title mt-1 font-serif leading-tight">
         {exercise.name}
         {length !== undefined && `, ${length}`}

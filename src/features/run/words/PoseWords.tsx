@@ -6,7 +6,7 @@ import { poseStages, stageAt } from '@/core/practice/rules/poseStages';
 import { countsPeeks, type Exercise, isCalm } from '@/core/practice/exercises/exercise';
 import { readPeeks } from '@/core/practice/rules/measuring';
 import { ruleCard, type RuleTopic } from '@/core/practice/rules/ruleCard';
-import { holdLimitOf } from '@/core/practice/rules/holdLimit';
+import { holdLimitOf } from '@/core/practice/rules/holds';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { isDrawing, referenceOf, showsReference } from '@/core/practice/rules/showsReference';
 import { counted } from '@/core/words';

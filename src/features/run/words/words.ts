@@ -3,6 +3,8 @@ import { durationWords, spokenDuration } from '@/core/practice/time/duration';
 import { exerciseById } from '@/core/practice/exercises';
 import type { Exercise } from '@/core/practice/exercises/exercise';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
+import { holdOf } from '@/core/practice/rules/holds';
+import { turnsSheet } from '@/core/practice/rules/turnsSheet';
 import { referenceOf } from '@/core/practice/rules/showsReference';
 import type { LINE_MOTIFS } from '@/core/practice/start/warmUp';
 import type { Plan } from '@/core/practice/plan/schema';
@@ -54,8 +56,10 @@ export function cueOf(plan: Plan, { blockIndex, poseIndex }: Segment, { cues }: 
 export function poseCount(plan: Plan, segment: Segment): string {
   const block = plan.blocks[segment.blockIndex];
   switch (block.kind) {
-    case 'poses':
-      return `pose ${segment.poseIndex + 1} of ${block.poses.length}`;
+    case 'poses': {
+      const hold = holdOf(plan, segment);
+      return hold ? `hold ${hold.number} of ${hold.of}` : `pose ${segment.poseIndex + 1} of ${block.poses.length}`;
+    }
     case 'lines':
       return `page ${segment.poseIndex + 1} of ${block.pages.length}`;
     case 'body':
@@ -122,7 +126,7 @@ export function announcement(plan: Plan, segment: Segment): string {
     case 'lookAgain':
       return `The reference again, for ${length}.`;
     case 'change':
-      return 'Change the sheet.';
+      return turnsSheet(plan, segment) ? 'Change the sheet.' : 'The next one.';
     case 'rest':
       return `Rest for ${length}.`;
     case 'body':
