@@ -137,6 +137,7 @@ export async function rawBrowser(profile) {
   const ended = new Promise((resolve) => child.once('exit', resolve));
   return {
     open,
+    pid: child.pid,
     /** As a power cut would. */
     kill: async () => {
       process.kill(-child.pid, 'SIGKILL');

@@ -2,16 +2,18 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { seededRandom } from '@/core/random';
 import { brushStroke } from './brush';
-import { cssPolygon, EDGE_INSET, edgePoint, edgeSection, edgeStrips } from './edge';
+import { burntPx, EDGE_INSET, edgePoint, edgeStrips } from './edge';
 
 const BAND = 12;
 /** A frame smaller than this has no border to burn along. */
 const LEAST_PX = 70;
 /** The band turns russet for the last seconds; it does not blink. */
 const LAST_MS = 5000;
+/** It burns on ten times a second: to the eye it moves, and the machine stays quiet. */
+const STEP_MS = 100;
 
 export interface EdgeClockProps {
-  /** Share of the time that is left, 0 to 1, and the milliseconds; asked at every frame. */
+  /** Share of the time that is left, 0 to 1, and the milliseconds; asked ten times a second. */
   left: () => { share: number; ms: number };
   tone: 'drawing' | 'rest';
   /** Whether the last seconds turn russet. */
@@ -73,65 +75,64 @@ export function EdgeClock({ left, tone, urgent, ticks = [], hidden = false }: Ed
 
   useEffect(() => {
     const box = frame.current;
-    if (!shapes || !box) return;
-    const strips = [...box.querySelectorAll<SVGElement>('[data-strip]')];
-    let handle = 0;
-    let drawn = '';
+    // Put away, it costs nothing.
+    if (!shapes || !box || hidden) return;
+    const strips = [...box.querySelectorAll<HTMLElement>('[data-strip]')];
+    const shifted: number[] = [];
     let filled = '';
-    const clips: string[] = [];
     const draw = (): void => {
-      handle = requestAnimationFrame(draw);
       const { share, ms } = left();
       const spent = 1 - Math.max(0, Math.min(1, share));
       const fill = urgent && ms <= LAST_MS ? 'var(--russet)' : color;
-      if (fill !== filled) for (const strip of strips) strip.style.fill = fill;
-      filled = fill;
-      // Painted again only when it has moved by a pixel: on a long pose that is a few times a second.
-      const next = String(Math.round(spent * 2 * (w + h)));
-      if (next === drawn) return;
-      drawn = next;
-      const section = edgeSection(spent, w, h);
-      shapes.strips.forEach(({ x, y, fromShare, toShare }, i) => {
-        // Only the strip that burns changes, so only that is painted anew.
-        const clip = spent <= fromShare ? 'none' : spent >= toShare ? 'inset(100%)' : cssPolygon(section, x, y);
-        if (clips[i] !== clip) strips[i].style.clipPath = clips[i] = clip;
+      if (fill !== filled) for (const strip of strips) strip.style.fill = filled = fill;
+      shapes.strips.forEach((strip, i) => {
+        const px = burntPx(strip, spent);
+        if (shifted[i] === px) return;
+        shifted[i] = px;
+        // The window moves on and its picture stays where it is: nothing is painted anew.
+        const [dx, dy] = [strip.along[0] * px, strip.along[1] * px];
+        strips[i].style.transform = `translate(${dx}px, ${dy}px)`;
+        (strips[i].firstElementChild as SVGElement).style.transform = `translate(${-dx}px, ${-dy}px)`;
+        strips[i].style.visibility = spent >= strip.toShare ? 'hidden' : '';
       });
       const at = edgePoint(spent, w, h, EDGE_INSET);
-      if (ember.current)
-        ember.current.style.transform = `translate(${at.x}px, ${at.y}px) rotate(${at.horizontal ? 0 : 90}deg)`;
+      const turn = `translate(${Math.round(at.x)}px, ${Math.round(at.y)}px) rotate(${at.horizontal ? 0 : 90}deg)`;
+      if (ember.current && ember.current.style.transform !== turn) ember.current.style.transform = turn;
     };
     draw();
-    return () => cancelAnimationFrame(handle);
-  }, [shapes, left, w, h, color, urgent]);
+    const handle = setInterval(draw, STEP_MS);
+    return () => clearInterval(handle);
+  }, [shapes, left, w, h, color, urgent, hidden]);
 
   return (
     <div ref={frame} className={`pointer-events-none absolute inset-0 ${hidden ? 'invisible' : ''}`} aria-hidden>
       {shapes && <div className="absolute border border-ink/38" style={{ inset: EDGE_INSET }} />}
       {shapes?.strips.map(({ x, y, width, height, fromShare, toShare }) => (
-        <svg
+        <div
           key={fromShare}
           data-strip
-          viewBox={`${x} ${y} ${width} ${height}`}
-          className="absolute will-change-transform"
+          className="absolute overflow-hidden will-change-transform"
           style={{ left: x, top: y, width, height }}
         >
-          <path d={shapes.band} fillRule="evenodd" />
-          {ticks
-            .filter((share) => share > fromShare && share <= toShare)
-            .map((share) => {
-              const at = edgePoint(share, w, h, EDGE_INSET);
-              return (
-                <path
-                  key={share}
-                  data-stage-tick
-                  d={at.horizontal ? 'M0 -11V11' : 'M-11 0H11'}
-                  transform={`translate(${at.x} ${at.y})`}
-                  stroke="var(--plate)"
-                  strokeWidth={5}
-                />
-              );
-            })}
-        </svg>
+          <svg viewBox={`${x} ${y} ${width} ${height}`} width={width} height={height} className="will-change-transform">
+            <path d={shapes.band} fillRule="evenodd" />
+            {ticks
+              .filter((share) => share > fromShare && share <= toShare)
+              .map((share) => {
+                const at = edgePoint(share, w, h, EDGE_INSET);
+                return (
+                  <path
+                    key={share}
+                    data-stage-tick
+                    d={at.horizontal ? 'M0 -11V11' : 'M-11 0H11'}
+                    transform={`translate(${at.x} ${at.y})`}
+                    stroke="var(--plate)"
+                    strokeWidth={5}
+                  />
+                );
+              })}
+          </svg>
+        </div>
       ))}
       {shapes && (
         <div className="absolute h-[23px] w-[2.4px] bg-ink" style={{ left: w / 2 - 1.2, top: EDGE_INSET - 9 }} />

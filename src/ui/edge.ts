@@ -30,49 +30,6 @@ export function edgePoint(share: number, w: number, h: number, inset: number): E
   return { x: w / 2, y: inset, horizontal: true };
 }
 
-/** Shares at which the path of EDGE_INSET turns a corner. */
-function cornerShares(w: number, h: number): number[] {
-  const width = w - 2 * EDGE_INSET;
-  const height = h - 2 * EDGE_INSET;
-  const total = 2 * (width + height);
-  return [width / 2, width / 2 + height, 1.5 * width + height, 1.5 * width + 2 * height].map((d) => d / total);
-}
-
-type Point = readonly [x: number, y: number];
-
-/** Where a share of the path lies on the frame's outer edge (-1) or well inside (+1), square across the path. */
-function across(share: number, w: number, h: number, side: 1 | -1): Point {
-  const { x, y, horizontal } = edgePoint(share, w, h, EDGE_INSET);
-  const reach = EDGE_INSET * side;
-  const px = horizontal ? x : x + (x < w / 2 ? reach : -reach);
-  const py = horizontal ? y + (y < h / 2 ? reach : -reach) : y;
-  return [px, py];
-}
-
-/** The part of the frame's border that is still to burn, as a polygon; for a CSS polygon, see `cssPolygon`. */
-export function edgeSection(spent: number, w: number, h: number): Point[] {
-  const corners: Point[] = [
-    [w, 0],
-    [w, h],
-    [0, h],
-    [0, 0],
-  ];
-  const ahead = cornerShares(w, h)
-    .map((share, i) => ({ share, corner: corners[i] }))
-    .filter(({ share }) => share > spent);
-  const inward = 2 * EDGE_INSET;
-  const outer = ahead.map(({ corner }) => corner);
-  const inner = ahead.map(({ corner: [x, y] }): Point => [
-    x === 0 ? inward : x - inward,
-    y === 0 ? inward : y - inward,
-  ]);
-  return [across(spent, w, h, -1), ...outer, [w / 2, 0], [w / 2, inward], ...inner.reverse(), across(spent, w, h, 1)];
-}
-
-/** Points as a CSS polygon, measured from another origin. */
-export const cssPolygon = (points: readonly Point[], x: number, y: number): string =>
-  `polygon(${points.map(([px, py]) => `${(px - x).toFixed(1)}px ${(py - y).toFixed(1)}px`).join(', ')})`;
-
 /** A piece of the border that is painted by itself, pixels, and the shares of the path over which it burns. */
 export interface EdgeStrip {
   x: number;
@@ -81,6 +38,8 @@ export interface EdgeStrip {
   height: number;
   fromShare: number;
   toShare: number;
+  /** The direction in which it burns. */
+  along: readonly [x: number, y: number];
 }
 
 /** The border in five strips, clockwise from top center; together they are the whole of it and none lies over another. */
@@ -88,14 +47,21 @@ export function edgeStrips(w: number, h: number): EdgeStrip[] {
   const thick = 2 * EDGE_INSET;
   const total = 2 * (w + h - 2 * thick);
   const pieces: readonly Omit<EdgeStrip, 'fromShare' | 'toShare'>[] = [
-    { x: w / 2, y: 0, width: w / 2 - thick, height: thick },
-    { x: w - thick, y: 0, width: thick, height: h - thick },
-    { x: thick, y: h - thick, width: w - thick, height: thick },
-    { x: 0, y: thick, width: thick, height: h - thick },
-    { x: 0, y: 0, width: w / 2, height: thick },
+    { x: w / 2, y: 0, width: w / 2 - thick, height: thick, along: [1, 0] },
+    { x: w - thick, y: 0, width: thick, height: h - thick, along: [0, 1] },
+    { x: thick, y: h - thick, width: w - thick, height: thick, along: [-1, 0] },
+    { x: 0, y: thick, width: thick, height: h - thick, along: [0, -1] },
+    { x: 0, y: 0, width: w / 2, height: thick, along: [1, 0] },
   ];
   // A strip begins to burn before the corner that it holds.
   const begins = [0, w / 2 - thick, w / 2 + h - 2 * thick, 1.5 * w + h - 3 * thick, 1.5 * w + 2 * h - 4 * thick];
   const bounds = [...begins.map((px) => px / total), 1];
   return pieces.map((piece, i) => ({ ...piece, fromShare: bounds[i], toShare: bounds[i + 1] }));
+}
+
+/** How much of a strip has burnt, whole pixels along it. */
+export function burntPx({ fromShare, toShare, width, height, along }: EdgeStrip, spent: number): number {
+  const length = along[0] === 0 ? height : width;
+  const share = (spent - fromShare) / (toShare - fromShare);
+  return Math.round(Math.max(0, Math.min(1, share)) * length);
 }

@@ -44,7 +44,7 @@ function markupAt(
 }
 const wordsAt = (...at: Parameters<typeof markupAt>): string => textOf(markupAt(...at));
 const digitsAt = (...at: Parameters<typeof markupAt>): string | undefined =>
-  />([+\d:]+)<\/p>/.exec(/<p role="timer"[^>]*>[^<]*<\/p>/.exec(markupAt(...at))?.[0] ?? '')?.[1];
+  />([+\d:]+)</.exec(/<p role="timer"[^>]*>.*?<\/p>/.exec(markupAt(...at))?.[0] ?? '')?.[1];
 const from = (block: Block, more: Partial<PosesBlock>): Block => ({ ...(block as PosesBlock), ...more });
 
 describe('a lead-in', () => {

@@ -1,17 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cssPolygon, EDGE_INSET, edgePoint, edgeSection, edgeStrips } from '@/ui/edge';
+import { burntPx, EDGE_INSET, edgePoint, type EdgeStrip, edgeStrips } from '@/ui/edge';
 
 const size = fc.tuple(fc.integer({ min: 200, max: 3000 }), fc.integer({ min: 200, max: 2000 }));
-
-function contains(polygon: readonly (readonly [number, number])[], x: number, y: number): boolean {
-  let inside = false;
-  for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
-    const [[xi, yi], [xj, yj]] = [polygon[i], polygon[j]];
-    if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) inside = !inside;
-  }
-  return inside;
-}
 
 describe('edgePoint', () => {
   it('begins at top center and is at bottom center half way', () => {
@@ -38,8 +29,11 @@ describe('edgePoint', () => {
   });
 });
 
-describe('edgeSection', () => {
-  it('holds what is still to burn and nothing that is burnt', () => {
+describe('burntPx', () => {
+  /** How far along its strip a point lies, from where the strip begins to burn. */
+  const along = ({ x, y, width, height, along: [dx, dy] }: EdgeStrip, px: number, py: number): number =>
+    dx > 0 ? px - x : dx < 0 ? x + width - px : dy > 0 ? py - y : y + height - py;
+  it('leaves what is still to burn and nothing that is burnt', () => {
     fc.assert(
       fc.property(
         size,
@@ -48,10 +42,20 @@ describe('edgeSection', () => {
         ([w, h], spent, share) => {
           fc.pre(Math.abs(spent - share) > 0.02 && share > 0.02 && share < 0.98);
           const { x, y } = edgePoint(share, w, h, EDGE_INSET);
-          expect(contains(edgeSection(spent, w, h), x, y)).toBe(share > spent);
+          const strip = edgeStrips(w, h).find(
+            (s) => x >= s.x && x < s.x + s.width && y >= s.y && y < s.y + s.height,
+          ) as EdgeStrip;
+          expect(along(strip, x, y) >= burntPx(strip, spent)).toBe(share > spent);
         },
       ),
     );
+  });
+  it('goes from nothing to the whole strip in whole pixels', () => {
+    for (const strip of edgeStrips(900, 500)) {
+      expect(burntPx(strip, strip.fromShare - 0.1)).toBe(0);
+      expect(burntPx(strip, strip.toShare + 0.1)).toBe(strip.along[0] === 0 ? strip.height : strip.width);
+      expect(burntPx(strip, 0.37) % 1).toBe(0);
+    }
   });
 });
 
@@ -90,17 +94,5 @@ describe('edgeStrips', () => {
     expect(edgeStrips(1000, 600).map((s) => s.fromShare)).toEqual(
       [...edgeStrips(1000, 600).map((s) => s.fromShare)].sort((a, b) => a - b),
     );
-  });
-  it('are cut in their own coordinates', () => {
-    expect(
-      cssPolygon(
-        [
-          [100, 20],
-          [110.26, 30],
-        ],
-        90,
-        10,
-      ),
-    ).toBe('polygon(10.0px 10.0px, 20.3px 20.0px)');
   });
 });

@@ -366,8 +366,10 @@ export function runStateAt(plan: Plan, log: readonly RunEvent[], nowMs: number):
   return stateOnTimeline(expandPlan(plan), log, nowMs);
 }
 
-/** runStateAt for a plan that is already laid out; used where it is asked many times a second. */
-export function stateOnTimeline(timeline: Timeline, log: readonly RunEvent[], nowMs: number): RunState {
+/** A replay of all of a log, by the log itself, and how long it was then. */
+const replayed = new WeakMap<readonly RunEvent[], { replay: Replay; events: number }>();
+
+function replay(timeline: Timeline, log: readonly RunEvent[], nowMs: number): Replay {
   const r: Replay = {
     timeline,
     phase: 'ready',
@@ -388,6 +390,28 @@ export function stateOnTimeline(timeline: Timeline, log: readonly RunEvent[], no
     if (event.atMs > nowMs) break;
     apply(r, event);
   }
+  return r;
+}
+
+/** A replay that can go on by itself: what is over is shared, what still changes is its own. */
+function branch(r: Replay): Replay {
+  const last = r.visits.at(-1);
+  const hold = r.holds.at(-1);
+  return {
+    ...r,
+    visits: last ? [...r.visits.slice(0, -1), { ...last }] : [],
+    holds: hold ? [...r.holds.slice(0, -1), { ...hold }] : [],
+    potsMs: new Map(r.potsMs),
+  };
+}
+
+/** runStateAt for a plan that is already laid out; a log that has happened whole is replayed once, however often it is asked. */
+export function stateOnTimeline(timeline: Timeline, log: readonly RunEvent[], nowMs: number): RunState {
+  const whole = log.length === 0 || log[log.length - 1].atMs <= nowMs;
+  let known = whole ? replayed.get(log) : undefined;
+  if (whole && (known?.replay.timeline !== timeline || known.events !== log.length))
+    replayed.set(log, (known = { replay: replay(timeline, log, nowMs), events: log.length }));
+  const r = known ? branch(known.replay) : replay(timeline, log, nowMs);
   const atMs = Math.max(nowMs, r.lastMs);
   advance(r, atMs);
   return describe(r, atMs);

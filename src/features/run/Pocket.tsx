@@ -1,10 +1,11 @@
 'use client';
 import type { RunState } from '@/core/clock/run';
-import { clockDigits } from '@/core/practice/time/duration';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import type { Plan } from '@/core/practice/plan/schema';
 import type { Segment } from '@/core/practice/time/timeline';
 import { changeRoom } from '@/storage/sessions/room';
+import { Ticking } from './words/Ticking';
+import { digitsOf } from './words/words';
 
 /** Dark and quiet, for a phone that lies in the pocket or face up beside the sheet: sound and buzzing tell, a tap anywhere goes on. */
 export function Pocket({
@@ -18,12 +19,13 @@ export function Pocket({
   plan: Plan;
   onTap: () => void;
 }) {
-  const ms = segment.open ? state.elapsedMs : Math.ceil(state.leftMs / 1000) * 1000;
   return (
     <div className="fixed inset-0 z-30 bg-black text-[#8a8178]">
       <button type="button" className="grid h-full w-full place-content-center gap-2 text-center" onClick={onTap}>
         <span className="font-serif text-[20px]">{poseExercise(plan, segment)?.name ?? 'Session'}</span>
-        <span className="digits text-[56px] leading-none">{clockDigits(ms - (ms % 1000))}</span>
+        <span className="digits text-[56px] leading-none">
+          <Ticking state={state} words={(now) => digitsOf(segment, now)} />
+        </span>
         <span>{state.phase === 'held' ? 'On hold. Tap to go on.' : 'Tap to go on or to hold.'}</span>
       </button>
       <button

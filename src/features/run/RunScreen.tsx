@@ -15,7 +15,7 @@ import { poseStages, stageAt } from '@/core/practice/rules/poseStages';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
 import { isDrawing, referenceOf, showsReference } from '@/core/practice/rules/showsReference';
 import type { Plan } from '@/core/practice/plan/schema';
-import type { SegmentKind } from '@/core/practice/time/timeline';
+import type { Segment, SegmentKind } from '@/core/practice/time/timeline';
 import { zoomForHeight } from '@/core/seeing/place';
 import { MAX_ZOOM, MIN_ZOOM, WHOLE } from '@/core/journal/viewing';
 import type { Room } from '@/storage/sessions/room';
@@ -23,7 +23,6 @@ import { EdgeClock } from '@/ui/EdgeClock';
 import { Notice } from '@/ui/Notice';
 import { Ribbon } from '@/ui/ribbon/Ribbon';
 import { cueVolume, soundIsOn, unlockSound } from '@/ui/sound/cuePlayer';
-import { useNow } from '@/ui/useNow';
 import { type Aids, drawsFromNothing, NO_AIDS, pressAid } from './stage/aids';
 import type { Run } from './session/controller';
 import { CueFlash } from './CueFlash';
@@ -35,12 +34,15 @@ import { CLOCKS } from './words/segmentProps';
 import { SegmentWords } from './words/SegmentWords';
 import { useDrawnKey } from './stage/useDrawnKey';
 import { usePictures } from './stage/usePictures';
+import { RunContext } from './session/runContext';
+import { onTick } from './session/ticks';
 import { useRunProblem, useRunState } from './session/useRun';
 import { useRunKeys } from './steer/useRunKeys';
 import { useTimeLeft } from './session/useTimeLeft';
 import { useViewing } from './stage/useViewing';
 import { useVoice } from './words/useVoice';
-import { announcement, comingReferences, previewOf, takesStartPoint } from './words/words';
+import { Ticking } from './words/Ticking';
+import { announcement, comingReferences, phraseIn, previewOf, takesStartPoint } from './words/words';
 
 // Shown now and then: fetched when needed.
 const AidsTray = dynamic(() => import('./stage/AidsTray').then((m) => m.AidsTray));
@@ -56,7 +58,8 @@ const openSecondWindow = (): void => {
 export function RunScreen({ session, run, room }: { session: Session; run: Run; room: Room }) {
   const router = useRouter();
   const { segments } = run.timeline;
-  const state = useRunState(run);
+  const phrase = useMemo(() => phraseIn(session.plan, segments), [session.plan, segments]);
+  const state = useRunState(run, phrase);
   const plan = useMemo(() => withChoices(session.plan, state.others), [session.plan, state.others]);
   const problem = useRunProblem(run);
   const [clockIndex, setClockIndex] = useState(0);
@@ -69,7 +72,6 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
   const [keyed, setKeyed] = useState(false);
   /** Of the picture at zoom 1. */
   const [heightPx, setHeightPx] = useState<number>();
-  const nowMs = useNow(5000);
   const done = state.phase === 'done';
   const segment = segments[Math.min(state.segmentIndex, segments.length - 1)];
   const exercise = poseExercise(plan, segment);
@@ -234,7 +236,11 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
   const bySound = exercise?.rule.gaze === 'only on the reference' && segment.kind === 'draw' && soundIsOn();
   const clock = bySound ? 'none' : CLOCKS[clockIndex];
   const restOfPlanMs = sessionLeftMs(run.timeline, state);
-  const spentMs = Math.min(segment.endMs, segment.startMs + state.elapsedMs);
+  const spentMs = planSpentMs(segments, state);
+  const followPlayhead = useCallback(
+    (move: (ms: number) => void) => onTick(run, (now) => move(planSpentMs(segments, now))),
+    [run, segments],
+  );
   const ticks =
     segment.kind === 'draw' && !segment.open && room.stages ? stageTicks(plan, segment, state.lengthMs) : [];
   const { pxPerMm } = room;
@@ -250,118 +256,134 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
         }
       : undefined;
   return (
-    <main
-      className={`fixed inset-0 flex flex-col overflow-hidden bg-plate ${room.room === 'easel' || room.room === 'model' ? 'easel' : ''}`}
-    >
-      <h1 className="sr-only">Session running</h1>
-      <div className="relative min-h-0 flex-1">
-        <RunStage
-          pictures={pictures}
-          shownId={shownId}
-          aside={previewId !== null && !answersShown}
-          dim={(previewId !== null || held) && !answersShown}
-          exercise={exercise}
-          drawing={isDrawing(segment)}
-          aids={aids}
-          viewing={viewing}
-          onViewing={changeViewing}
-          wordsOn={wordsOn}
-          startPoint={startPoint}
-          onStartPoint={
-            exercise && segment.kind === 'draw' && takesStartPoint(exercise)
-              ? (x, y) => run.say({ type: 'startPoint', x, y })
-              : undefined
-          }
-          onHorizon={(box) => setAids((before) => ({ ...before, box }))}
-          onPlumb={(x, y) => setAids((before) => ({ ...before, plumb: [x, y] }))}
-          spentShare={spentShare}
-          answers={answers}
-          answersShown={answersShown}
-          onPlace={setHeightPx}
-          onPointer={(at) => (pointer.current = at)}
-        />
-        <EdgeClock
-          left={left}
-          tone={resting ? 'rest' : 'drawing'}
-          urgent={segment.kind === 'draw' && exercise !== undefined && !isCalm(exercise)}
-          hidden={clockAway && !resting}
-          ticks={ticks}
-        />
-        <CueFlash run={run} vibrate={room.vibrate || room.room === 'pocket'} />
-        {!done && !answersShown && (
-          <SegmentWords
-            plan={plan}
-            segments={segments}
-            state={state}
-            clock={clock}
-            wordsOn={wordsOn}
-            onCommand={run.command}
-            onSay={run.say}
-          />
-        )}
-        {aidsShown && (
-          <AidsTray
-            aids={aids}
-            exercise={exercise}
-            zoom={viewing.zoom}
-            wordsOn={wordsOn}
-            onKey={(key) => (key === 's' ? setAids({ ...aids, squint: !aids.squint }) : press(key))}
-            onThreshold={(threshold) => setAids({ ...aids, threshold })}
-            onWhole={() => changeViewing((before) => ({ ...before, ...WHOLE }))}
-            onHeight={toHeight}
-          />
-        )}
-        {answersShown && <KeyCard onClose={() => goOn()} />}
-        {held && !answersShown && (
-          <HeldCard
-            state={state}
-            segment={segment}
-            stopping={stopping}
-            nowMs={run.nowMs()}
-            onGoOn={() => goOn()}
-            onCount={() => goOn(true)}
-            onStop={() => run.command('stop')}
-            onWhy={(why) => run.say({ type: 'why', why })}
-          />
-        )}
-        {keysShown && <KeysCard onClose={() => setKeysShown(false)} />}
-        <div role="status" className="pointer-events-none absolute inset-x-10 bottom-4 text-center">
-          {told && <span className="rounded bg-sheet px-3 py-2">{told}</span>}
-        </div>
-        {problem && (
-          <div className="absolute inset-x-10 top-10">
-            <Notice>{problem}</Notice>
-          </div>
-        )}
-        {room.room === 'pocket' && !done && (
-          <Pocket state={state} segment={segment} plan={plan} onTap={() => press('Enter')} />
-        )}
-      </div>
-      <div
-        className={`flex items-center gap-5 border-t border-hairline bg-ground px-4 py-2 max-lg:flex-wrap max-sm:gap-2 max-sm:px-2 sm:px-10 lg:h-[80px] ${wordsOn === 'left' ? '' : 'lg:flex-row-reverse'}`}
+    <RunContext value={run}>
+      <main
+        className={`fixed inset-0 flex flex-col overflow-hidden bg-plate ${room.room === 'easel' || room.room === 'model' ? 'easel' : ''}`}
       >
-        <div className="min-w-0 flex-1 max-lg:order-2 max-lg:basis-full">
-          <Ribbon
-            blocks={blocks}
-            size="run"
-            playheadMs={spentMs}
-            label={`${clockDigits(restOfPlanMs)} of the session left`}
+        <h1 className="sr-only">Session running</h1>
+        <div className="relative min-h-0 flex-1">
+          <RunStage
+            pictures={pictures}
+            shownId={shownId}
+            aside={previewId !== null && !answersShown}
+            dim={(previewId !== null || held) && !answersShown}
+            exercise={exercise}
+            drawing={isDrawing(segment)}
+            aids={aids}
+            viewing={viewing}
+            onViewing={changeViewing}
+            wordsOn={wordsOn}
+            startPoint={startPoint}
+            onStartPoint={
+              exercise && segment.kind === 'draw' && takesStartPoint(exercise)
+                ? (x, y) => run.say({ type: 'startPoint', x, y })
+                : undefined
+            }
+            onHorizon={(box) => setAids((before) => ({ ...before, box }))}
+            onPlumb={(x, y) => setAids((before) => ({ ...before, plumb: [x, y] }))}
+            spentShare={spentShare}
+            answers={answers}
+            answersShown={answersShown}
+            onPlace={setHeightPx}
+            onPointer={(at) => (pointer.current = at)}
           />
+          <EdgeClock
+            left={left}
+            tone={resting ? 'rest' : 'drawing'}
+            urgent={segment.kind === 'draw' && exercise !== undefined && !isCalm(exercise)}
+            hidden={clockAway && !resting}
+            ticks={ticks}
+          />
+          <CueFlash run={run} vibrate={room.vibrate || room.room === 'pocket'} />
+          {!done && !answersShown && (
+            <SegmentWords
+              plan={plan}
+              segments={segments}
+              state={state}
+              clock={clock}
+              wordsOn={wordsOn}
+              onCommand={run.command}
+              onSay={run.say}
+            />
+          )}
+          {aidsShown && (
+            <AidsTray
+              aids={aids}
+              exercise={exercise}
+              zoom={viewing.zoom}
+              wordsOn={wordsOn}
+              onKey={(key) => (key === 's' ? setAids({ ...aids, squint: !aids.squint }) : press(key))}
+              onThreshold={(threshold) => setAids({ ...aids, threshold })}
+              onWhole={() => changeViewing((before) => ({ ...before, ...WHOLE }))}
+              onHeight={toHeight}
+            />
+          )}
+          {answersShown && <KeyCard onClose={() => goOn()} />}
+          {held && !answersShown && (
+            <HeldCard
+              state={state}
+              segment={segment}
+              stopping={stopping}
+              nowMs={run.nowMs()}
+              onGoOn={() => goOn()}
+              onCount={() => goOn(true)}
+              onStop={() => run.command('stop')}
+              onWhy={(why) => run.say({ type: 'why', why })}
+            />
+          )}
+          {keysShown && <KeysCard onClose={() => setKeysShown(false)} />}
+          <div role="status" className="pointer-events-none absolute inset-x-10 bottom-4 text-center">
+            {told && <span className="rounded bg-sheet px-3 py-2">{told}</span>}
+          </div>
+          {problem && (
+            <div className="absolute inset-x-10 top-10">
+              <Notice>{problem}</Notice>
+            </div>
+          )}
+          {room.room === 'pocket' && !done && (
+            <Pocket state={state} segment={segment} plan={plan} onTap={() => press('Enter')} />
+          )}
         </div>
-        <p className="text-[14px] leading-5 max-lg:mr-auto max-sm:flex max-sm:w-full max-sm:justify-between lg:text-right">
-          <b className="tabular-nums">{clockDigits(restOfPlanMs)} left</b>
-          <br className="max-sm:hidden" />
-          <span className="text-quiet" suppressHydrationWarning>
-            ends {held ? 'later' : wallTime(nowMs + restOfPlanMs)}
-          </span>
+        <div
+          className={`flex items-center gap-5 border-t border-hairline bg-ground px-4 py-2 max-lg:flex-wrap max-sm:gap-2 max-sm:px-2 sm:px-10 lg:h-[80px] ${wordsOn === 'left' ? '' : 'lg:flex-row-reverse'}`}
+        >
+          <div className="min-w-0 flex-1 max-lg:order-2 max-lg:basis-full">
+            <Ribbon
+              blocks={blocks}
+              size="run"
+              playheadMs={spentMs}
+              followPlayhead={followPlayhead}
+              label={`${clockDigits(restOfPlanMs)} of the session left`}
+            />
+          </div>
+          <p className="text-[14px] leading-5 max-lg:mr-auto max-sm:flex max-sm:w-full max-sm:justify-between lg:text-right">
+            <b className="tabular-nums">
+              <Ticking state={state} words={(now) => `${clockDigits(sessionLeftMs(run.timeline, now))} left`} />
+            </b>
+            <br className="max-sm:hidden" />
+            <span className="text-quiet">
+              <Ticking
+                state={state}
+                words={(now) =>
+                  `ends ${now.phase === 'held' ? 'later' : wallTime(Date.now() + sessionLeftMs(run.timeline, now))}`
+                }
+              />
+            </span>
+          </p>
+          <RunControls held={held} aidsShown={aidsShown} oneMore={state.oneMore} onKey={press} />
+        </div>
+        <p className="sr-only" role="status">
+          {done ? 'The session is over.' : held ? 'On hold.' : announcement(plan, segment)}
         </p>
-        <RunControls held={held} aidsShown={aidsShown} oneMore={state.oneMore} onKey={press} />
-      </div>
-      <p className="sr-only" role="status">
-        {done ? 'The session is over.' : held ? 'On hold.' : announcement(plan, segment)}
-      </p>
-    </main>
+      </main>
+    </RunContext>
   );
+}
+
+/** How far into the plan it is, milliseconds; what runs over stays at the end of its segment. */
+function planSpentMs(segments: readonly Segment[], { segmentIndex, elapsedMs }: RunState): number {
+  const segment = segments[Math.min(segmentIndex, segments.length - 1)];
+  return Math.min(segment.endMs, segment.startMs + elapsedMs);
 }
 
 const BETWEEN: readonly SegmentKind[] = ['change', 'rest', 'lookBack', 'lookAgain'];

@@ -3,7 +3,6 @@ import { useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { withChoices } from '@/core/clock/choices';
 import type { Session } from '@/core/journal/session';
-import { clockDigits } from '@/core/practice/time/duration';
 import { isCalm } from '@/core/practice/exercises/exercise';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { isDrawing, referenceOf, showsReference } from '@/core/practice/rules/showsReference';
@@ -22,10 +21,12 @@ import { SegmentWords } from './words/SegmentWords';
 import { useDrawnKey } from './stage/useDrawnKey';
 import { useKeys } from './steer/useKeys';
 import { usePictures } from './stage/usePictures';
+import { RunContext } from './session/runContext';
 import { useRunState } from './session/useRun';
 import { useTimeLeft } from './session/useTimeLeft';
 import { useViewing } from './stage/useViewing';
-import { comingReferences, poseCount, previewOf } from './words/words';
+import { Ticking } from './words/Ticking';
+import { comingReferences, digitsOf, phraseIn, poseCount, previewOf } from './words/words';
 
 /** The same session in another window: picture and clock, or for a room with a model the clock alone. */
 export function SecondWindow() {
@@ -67,7 +68,8 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
   const [alone, setAlone] = useState(clockOnly);
   const { run } = follower;
   const { segments } = run.timeline;
-  const state = useRunState(run);
+  const phrase = useMemo(() => phraseIn(session.plan, segments), [session.plan, segments]);
+  const state = useRunState(run, phrase);
   const now = useNow(1000);
   const heard = now > 0 && follower.heard();
   const plan = useMemo(() => withChoices(session.plan, state.others), [session.plan, state.others]);
@@ -90,65 +92,65 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
   useKeys(press, nothing, room.learned);
   const resting = segment.kind === 'rest' || segment.kind === 'body' || segment.kind === 'lookBack';
   return (
-    <main className="easel fixed inset-0 overflow-hidden bg-plate">
-      <h1 className="sr-only">Second window of the session</h1>
-      {!alone && (
-        <RunStage
-          pictures={pictures}
-          shownId={shownId}
-          aside={previewId !== null && previewId === shownId}
-          dim={state.phase === 'held'}
-          exercise={exercise}
-          drawing={isDrawing(segment)}
-          aids={aids}
-          viewing={viewing}
-          onViewing={nothing}
-          wordsOn={room.hand === 'right' ? 'left' : 'right'}
-          startPoint={state.visits.at(-1)?.startPoint}
-          onStartPoint={undefined}
-          onHorizon={undefined}
-          onPlumb={nothing}
-          spentShare={spentShare}
-          answers={answers}
-          answersShown={false}
-          onPlace={nothing}
-          onPointer={nothing}
+    <RunContext value={run}>
+      <main className="easel fixed inset-0 overflow-hidden bg-plate">
+        <h1 className="sr-only">Second window of the session</h1>
+        {!alone && (
+          <RunStage
+            pictures={pictures}
+            shownId={shownId}
+            aside={previewId !== null && previewId === shownId}
+            dim={state.phase === 'held'}
+            exercise={exercise}
+            drawing={isDrawing(segment)}
+            aids={aids}
+            viewing={viewing}
+            onViewing={nothing}
+            wordsOn={room.hand === 'right' ? 'left' : 'right'}
+            startPoint={state.visits.at(-1)?.startPoint}
+            onStartPoint={undefined}
+            onHorizon={undefined}
+            onPlumb={nothing}
+            spentShare={spentShare}
+            answers={answers}
+            answersShown={false}
+            onPlace={nothing}
+            onPointer={nothing}
+          />
+        )}
+        <EdgeClock
+          left={left}
+          tone={resting ? 'rest' : 'drawing'}
+          urgent={segment.kind === 'draw' && exercise !== undefined && !isCalm(exercise)}
         />
-      )}
-      <EdgeClock
-        left={left}
-        tone={resting ? 'rest' : 'drawing'}
-        urgent={segment.kind === 'draw' && exercise !== undefined && !isCalm(exercise)}
-      />
-      <CueFlash run={run} vibrate={false} />
-      {done ? (
-        <p className="run-title absolute inset-0 grid place-content-center font-serif">The session is over.</p>
-      ) : alone ? (
-        <div className="absolute inset-0 grid place-content-center gap-2 text-center">
-          <p className="run-small">{exercise?.name ?? (resting ? 'Rest' : 'Lines')}</p>
-          <p className="run-count digits leading-none" role="timer" aria-label="Time left">
-            {clockDigits(
-              segment.open ? state.elapsedMs - (state.elapsedMs % 1000) : Math.ceil(state.leftMs / 1000) * 1000,
-            )}
-          </p>
-          <p className="run-small text-quiet">{poseCount(plan, segment)}</p>
-        </div>
-      ) : (
-        <SegmentWords
-          plan={plan}
-          segments={segments}
-          state={state}
-          clock="large"
-          wordsOn={room.hand === 'right' ? 'left' : 'right'}
-          onCommand={run.command}
-          onSay={run.say}
-        />
-      )}
-      <p role="status" className="absolute inset-x-0 bottom-3 text-center text-quiet">
-        {state.phase === 'held' && heard && 'On hold.'}
-        {!heard && 'The window that runs the session is not heard. Open it again to go on.'}
-      </p>
-    </main>
+        <CueFlash run={run} vibrate={false} />
+        {done ? (
+          <p className="run-title absolute inset-0 grid place-content-center font-serif">The session is over.</p>
+        ) : alone ? (
+          <div className="absolute inset-0 grid place-content-center gap-2 text-center">
+            <p className="run-small">{exercise?.name ?? (resting ? 'Rest' : 'Lines')}</p>
+            <p className="run-count digits leading-none" role="timer" aria-label="Time left">
+              <Ticking state={state} words={(now) => digitsOf(segment, now)} />
+            </p>
+            <p className="run-small text-quiet">{poseCount(plan, segment)}</p>
+          </div>
+        ) : (
+          <SegmentWords
+            plan={plan}
+            segments={segments}
+            state={state}
+            clock="large"
+            wordsOn={room.hand === 'right' ? 'left' : 'right'}
+            onCommand={run.command}
+            onSay={run.say}
+          />
+        )}
+        <p role="status" className="absolute inset-x-0 bottom-3 text-center text-quiet">
+          {state.phase === 'held' && heard && 'On hold.'}
+          {!heard && 'The window that runs the session is not heard. Open it again to go on.'}
+        </p>
+      </main>
+    </RunContext>
   );
 }
 

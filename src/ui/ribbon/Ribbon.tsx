@@ -1,5 +1,5 @@
 'use client';
-import { type ReactNode, useId, useMemo } from 'react';
+import { type ReactNode, useEffect, useId, useMemo, useRef } from 'react';
 import type { RibbonBlock } from '@/core/practice/time/ribbon';
 import { brushBand, brushStroke } from '../brush';
 import { useWidth } from '../useWidth';
@@ -34,6 +34,8 @@ export interface RibbonProps {
   label: string;
   /** Time spent, ms from the start: before it the ribbon is restated dark, after it only laid in. */
   playheadMs?: number;
+  /** Called with what moves the playhead while time passes; returns how to stop. Given, the ribbon is not drawn anew for that. */
+  followPlayhead?: (move: (ms: number) => void) => () => void;
   /** Lay out at a given scale instead of filling the width. */
   pxPerMs?: number;
   /** Stands on a cell, within its width. */
@@ -57,7 +59,18 @@ export interface RibbonPlace {
 
 /** A session drawn as a band: one cell a drawing, low notches for rests and body, pattern and color by exercise family. */
 export function Ribbon(props: RibbonProps) {
-  const { blocks, size, label, playheadMs, pxPerMs, standing, times, overlay, wrap = size === 'plan' } = props;
+  const {
+    blocks,
+    size,
+    label,
+    playheadMs,
+    followPlayhead,
+    pxPerMs,
+    standing,
+    times,
+    overlay,
+    wrap = size === 'plan',
+  } = props;
   const [ref, width] = useWidth<HTMLDivElement>();
   const look = LOOKS[size];
   const narrow = wrap && width < WRAP_BELOW_PX;
@@ -102,8 +115,9 @@ export function Ribbon(props: RibbonProps) {
             look={look}
             above={above}
             width={width}
-            headX={head === undefined ? undefined : head.line === i ? head.x : head.line > i ? width : 0}
+            headX={head === undefined ? undefined : headIn(head, i, width)}
             showHead={head?.line === i}
+            follow={followPlayhead && ((move) => followPlayhead((ms) => move(positionAt(layout, ms), i)))}
             trueMarks={size === 'plan'}
           />
           {look.labels && (
@@ -151,6 +165,11 @@ function Labels({ line, top, width, times }: LabelsProps) {
   });
 }
 
+type Head = ReturnType<typeof positionAt>;
+/** Where the playhead stands in a line: at its end where it is past, at its beginning where it is not there yet. */
+const headIn = (head: Head, line: number, width: number): number =>
+  head.line === line ? head.x : head.line > line ? width : 0;
+
 interface BandLineProps {
   line: readonly LaidBlock[];
   look: Look;
@@ -158,10 +177,29 @@ interface BandLineProps {
   width: number;
   headX: number | undefined;
   showHead: boolean;
+  follow: ((move: (head: Head, lineIndex: number) => void) => () => void) | undefined;
   trueMarks: boolean;
 }
-function BandLine({ line, look, above, width, headX, showHead, trueMarks }: BandLineProps) {
+function BandLine({ line, look, above, width, headX, showHead, follow, trueMarks }: BandLineProps) {
   const id = useId();
+  const spent = useRef<SVGRectElement>(null);
+  const stroke = useRef<SVGPathElement>(null);
+  const following = useRef(follow);
+  useEffect(() => {
+    following.current = follow;
+  });
+  const follows = follow !== undefined;
+  useEffect(() => {
+    if (!follows) return;
+    let drawn = -1;
+    return following.current?.((head, i) => {
+      const x = Math.round(2 * headIn(head, i, width)) / 2;
+      if (x === drawn) return;
+      drawn = x;
+      spent.current?.setAttribute('width', String(x + 8));
+      stroke.current?.setAttribute('transform', `translate(${String(x)} 0)`);
+    });
+  }, [follows, width]);
   const bands = (
     <g>
       {line.map((b) => (
@@ -177,12 +215,13 @@ function BandLine({ line, look, above, width, headX, showHead, trueMarks }: Band
       ) : (
         <>
           <clipPath id={`${id}-spent`}>
-            <rect x={-8} y={0} width={headX + 8} height={above + look.band + 20} />
+            <rect ref={spent} x={-8} y={0} width={headX + 8} height={above + look.band + 20} />
           </clipPath>
           <g opacity={0.34}>{bands}</g>
           <g clipPath={`url(#${id}-spent)`}>{bands}</g>
           {showHead && (
             <path
+              ref={stroke}
               d={brushStroke([0, above - 11], [1.5, above + look.band + 11], 7, 5)}
               transform={`translate(${headX} 0)`}
               fill="var(--russet)"

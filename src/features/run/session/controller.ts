@@ -15,6 +15,8 @@ import { createSessionClock } from './sessionClock';
 
 const HEARTBEAT_MS = 5000;
 const LOOK_AHEAD_MS = 1500;
+/** What comes is worked out this often, and at once when something happens. */
+const LOOK_EVERY_MS = 500;
 /** A deadline nearer than this is waited for by a timer of its own. */
 const SOON_MS = 1500;
 /** A cue is told to the screen up to this late; later it is past. */
@@ -104,6 +106,9 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
   let writing = Promise.resolve();
   let lastHeartbeatMs = clock.nowMs();
   let shown = '';
+  let held = false;
+  /** The cues that come, as they were worked out last, and when that was. */
+  let coming: { cues: readonly Cue[]; atMs: number } | undefined;
   let over = false;
 
   const state = (): RunState => stateOnTimeline(timeline, log, clock.nowMs());
@@ -133,6 +138,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
       unwritten = unwritten.slice(batch.length);
     });
     cues.cancel();
+    coming = undefined;
     refresh();
   };
 
@@ -152,9 +158,11 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
         write(() => finishSession(id, endMs));
       }
     }
+    held = now.phase === 'held';
     const key = momentKey(now);
     if (key === shown) return;
     shown = key;
+    coming = undefined;
     listeners.tell();
   };
 
@@ -165,10 +173,22 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
       push({ type: 'hold', atMs: lastMs, reason: cameBackFrom });
   }
 
-  const ringCues = (nowMs: number): void => {
-    const now = state();
-    const chosen = withChoices(plan, now.others);
-    for (const cue of upcomingCues(chosen, timeline, now, nowMs, LOOK_AHEAD_MS, TOLD_LATE_MS, choices)) {
+  const ringCues = (now: RunState, nowMs: number): void => {
+    if (!coming || nowMs - coming.atMs >= LOOK_EVERY_MS)
+      coming = {
+        cues: upcomingCues(
+          withChoices(plan, now.others),
+          timeline,
+          now,
+          nowMs,
+          LOOK_AHEAD_MS + LOOK_EVERY_MS,
+          TOLD_LATE_MS,
+          choices,
+        ),
+        atMs: nowMs,
+      };
+    for (const cue of coming.cues) {
+      if (cue.atMs - nowMs > LOOK_AHEAD_MS) continue;
       cues.arrange(cue.key, cue.kind, cue.calm, cue.atMs - nowMs);
       if (cue.atMs > nowMs || told.has(cue.key)) continue;
       told.add(cue.key);
@@ -182,12 +202,14 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
     if (gap === 'asleep' && stateOnTimeline(timeline, log, lastSeenMs).phase === 'running')
       push({ type: 'hold', atMs: lastSeenMs, reason: 'asleep' });
     const nowMs = clock.nowMs();
-    ringCues(nowMs);
-    if (nowMs - lastHeartbeatMs >= HEARTBEAT_MS) {
+    // On hold nothing rings and nothing ends.
+    if (!held) ringCues(state(), nowMs);
+    // A hold is in the log: it needs no sign of life.
+    if (!held && nowMs - lastHeartbeatMs >= HEARTBEAT_MS) {
       lastHeartbeatMs = nowMs;
       write(() => heartbeat(id, nowMs));
     }
-    refresh();
+    if (!held) refresh();
   });
 
   /** A step longer or shorter: of the drawing that runs or comes; of anything else that runs, longer only. */
@@ -250,6 +272,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
     setChoices: (next) => {
       choices = next;
       cues.cancel();
+      coming = undefined;
     },
     problem: () => problem,
     settled: () => {

@@ -1,27 +1,25 @@
 'use client';
-import { useCallback, useSyncExternalStore, useRef, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import type { RunState } from '@/core/clock/run';
 import { momentKey, type Run } from './controller';
+import { onTick } from './ticks';
 
-/** The state of a run, refreshed when something happens and whenever the seconds shown change. */
-export function useRunState(run: Run): RunState {
+/**
+ * The state of a run, refreshed when something happens: not while time alone passes (see `Ticking`).
+ * @param phrase What else on the screen depends on the time within a segment, as a word that changes when it does.
+ */
+export function useRunState(run: Run, phrase: (state: RunState) => string): RunState {
   const cached = useRef<{ key: string; state: RunState }>(undefined);
   const snapshot = useCallback((): RunState => {
     const state = run.state();
-    const second = Math.ceil(state.leftMs / 1000);
-    const up = Math.floor(state.elapsedMs / 1000);
-    const key = `${momentKey(state)} ${String(second)} ${String(up)}`;
+    const key = `${momentKey(state)} ${phrase(state)}`;
     if (cached.current?.key !== key) cached.current = { key, state };
     return cached.current.state;
-  }, [run]);
+  }, [run, phrase]);
   const subscribe = useCallback(
     (listener: () => void) => {
-      const stop = run.subscribe(listener);
-      const handle = setInterval(listener, 100);
-      return () => {
-        stop();
-        clearInterval(handle);
-      };
+      const stops = [run.subscribe(listener), onTick(run, listener)];
+      return () => stops.forEach((stop) => stop());
     },
     [run],
   );

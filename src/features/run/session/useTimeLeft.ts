@@ -2,7 +2,7 @@
 import { useCallback } from 'react';
 import type { Run } from './controller';
 
-/** What the clock at the edge and the pace along an edge ask at every frame. */
+/** What the clock at the edge and the pace along an edge ask ten times a second. */
 export function useTimeLeft(run: Run): { left: () => { share: number; ms: number }; spentShare: () => number } {
   const left = useCallback(() => {
     const now = run.state();

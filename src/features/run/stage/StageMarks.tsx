@@ -94,6 +94,9 @@ function headLines({ envelope, headYs, width, height }: DrawnKey, w: number, h: 
   return headYs.map((y) => `M${left} ${(y / height) * h}H${right}`).join('');
 }
 
+/** The dot goes on ten times a second: slower than it could, and as smooth as a slow contour is. */
+const PACE_STEP_MS = 100;
+
 function Pace({
   edge,
   from,
@@ -117,10 +120,8 @@ function Pace({
   }, [edge, from, w, h]);
   const along = useMemo(() => paceAlong(path), [path]);
   useEffect(() => {
-    let handle = 0;
     let drawn: PathPoint = [-1, -1];
     const draw = (): void => {
-      handle = requestAnimationFrame(draw);
       const [x, y] = along(spentShare());
       // Painted again only when it has moved by a fifth of a pixel.
       if (Math.hypot(x - drawn[0], y - drawn[1]) < 0.2) return;
@@ -129,7 +130,8 @@ function Pace({
       dot.current?.setAttribute('cy', String(y));
     };
     draw();
-    return () => cancelAnimationFrame(handle);
+    const handle = setInterval(draw, PACE_STEP_MS);
+    return () => clearInterval(handle);
   }, [along, spentShare]);
   return (
     <>

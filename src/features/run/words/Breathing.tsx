@@ -1,23 +1,38 @@
+'use client';
+import { useContext, useEffect, useRef } from 'react';
+import type { RunState } from '@/core/clock/run';
+import { RunContext } from '@/features/run/session/runContext';
+import { onTick } from '@/features/run/session/ticks';
+
 /** One breath in and out. */
 const BREATH_MS = 10_000;
 const WIDTH = 480;
 const HEIGHT = 52;
 
+/** How far the wave is breathed, pixels. */
+const widthAt = (breaths: number, { elapsedMs }: RunState): number =>
+  WIDTH * Math.min(1, elapsedMs / (breaths * BREATH_MS)) + 4;
+
 /** A wave to breathe along: in over the rise, out over the fall; what is behind is drawn dark. */
-export function Breathing({ elapsedMs, lengthMs }: { elapsedMs: number; lengthMs: number }) {
-  const breaths = Math.max(1, Math.min(6, Math.floor(lengthMs / BREATH_MS)));
+export function Breathing({ state }: { state: RunState }) {
+  const run = useContext(RunContext);
+  const breathed = useRef<SVGRectElement>(null);
+  const breaths = Math.max(1, Math.min(6, Math.floor(state.lengthMs / BREATH_MS)));
+  useEffect(() => {
+    if (!run) return;
+    return onTick(run, (now) => breathed.current?.setAttribute('width', String(widthAt(breaths, now))));
+  }, [run, breaths]);
   const step = WIDTH / breaths;
   const wave = Array.from({ length: breaths }, (_, i) => {
     const x = i * step;
     return `M${x} ${HEIGHT - 4}C${x + step * 0.22} ${HEIGHT - 4} ${x + step * 0.24} 4 ${x + step * 0.5} 4S${x + step * 0.78} ${HEIGHT - 4} ${x + step} ${HEIGHT - 4}`;
   }).join('');
-  const now = Math.min(1, elapsedMs / (breaths * BREATH_MS));
   return (
     <div aria-hidden className="max-w-[480px]">
       <svg viewBox={`-3 0 ${WIDTH + 6} ${HEIGHT}`} className="w-full">
         <path d={wave} fill="none" stroke="var(--hairline)" strokeWidth={2} />
         <clipPath id="breathed">
-          <rect x={-4} y={0} width={WIDTH * now + 4} height={HEIGHT} />
+          <rect ref={breathed} x={-4} y={0} width={widthAt(breaths, state)} height={HEIGHT} />
         </clipPath>
         <path
           d={wave}

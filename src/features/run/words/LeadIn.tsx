@@ -13,6 +13,7 @@ import { GapQuestions } from './GapQuestions';
 import { MarkKinds } from './MarkKinds';
 import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
+import { Ticking } from './Ticking';
 import { attemptWords, cueOf, eitherOf, nextPose, poseCount, poseNotes } from './words';
 
 /** Before a pose: what comes, how, and how long; between two, whether the last one was whole. */
@@ -91,7 +92,7 @@ export function LeadIn({ plan, segments, state, segment, onCommand, onSay }: Seg
         </RunButton>
       ) : (
         <p className="run-count mt-5 digits leading-none" role="timer" aria-label="Seconds until it begins">
-          {Math.ceil(state.leftMs / 1000)}
+          <Ticking state={state} words={(now) => String(Math.ceil(now.leftMs / 1000))} />
         </p>
       )}
       {changing && (

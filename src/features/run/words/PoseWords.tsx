@@ -3,7 +3,7 @@ import { Eye, EyeOff, type LucideIcon, PenLine, Pencil } from 'lucide-react';
 import { type Pot, potAt } from '@/core/clock/pot';
 import { clockDigits } from '@/core/practice/time/duration';
 import { poseStages, stageAt } from '@/core/practice/rules/poseStages';
-import { countsPeeks, type Exercise, isCalm } from '@/core/practice/exercises/exercise';
+import { countsPeeks, type Exercise } from '@/core/practice/exercises/exercise';
 import { readPeeks } from '@/core/practice/rules/measuring';
 import { ruleCard, type RuleTopic } from '@/core/practice/rules/ruleCard';
 import { holdLimitOf } from '@/core/practice/rules/holds';
@@ -14,7 +14,8 @@ import { MarkKinds } from './MarkKinds';
 import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
 import { useReferenceName } from './useReferenceName';
-import { attemptWords, poseCount, poseNotes, promptOf, takesStartPoint } from './words';
+import { Ticking } from './Ticking';
+import { attemptWords, BEGINNING_MS, inLastMinute, poseCount, poseNotes, promptOf, takesStartPoint } from './words';
 
 /** Words over a picture: what it is, its rule, the stage, and what is told apart while it is drawn. */
 export function PoseWords(props: SegmentProps) {
@@ -46,7 +47,17 @@ export function PoseWords(props: SegmentProps) {
             Now: <b className="font-semibold">{stage}</b>
           </p>
         )}
-        {pot && <p className="run-note mt-2">{potWords(pot, state.shares.has(segment.blockIndex))}</p>}
+        {pot && (
+          <p className="run-note mt-2">
+            <Ticking
+              state={state}
+              words={(now) => {
+                const left = potAt({ segments }, now);
+                return left ? potWords(left, now.shares.has(segment.blockIndex)) : '';
+              }}
+            />
+          </p>
+        )}
         {state.oneMore && <p className="run-note mt-2">Once more after this.</p>}
         {exercise.rule.marks === 'C, S and straight' && (
           <div className="run-marks">
@@ -118,10 +129,9 @@ function momentWords({ plan, state, segment }: SegmentProps, exercise: Exercise)
       : 'Here it is again.';
   if (segment.kind !== 'draw') return undefined;
   if (state.elapsedMs >= (holdLimitOf(plan, segment) ?? Infinity)) return 'Long enough to hold. A break is due.';
-  const lastMinute = isCalm(exercise) && state.lengthMs >= 120_000 && state.leftMs <= 60_000 && state.leftMs > 0;
-  if (lastMinute) return 'The last minute. Keep the pace.';
+  if (inLastMinute(exercise, state)) return 'The last minute. Keep the pace.';
   const begun = state.visits.at(-1)?.startPoint !== undefined;
-  if (takesStartPoint(exercise) && showsReference(plan, segment) && !begun && state.elapsedMs < 20_000)
+  if (takesStartPoint(exercise) && showsReference(plan, segment) && !begun && state.elapsedMs < BEGINNING_MS)
     return 'Tap the picture where you begin. Crosses: where you began before.';
   return undefined;
 }

@@ -1,14 +1,14 @@
-import { clockDigits } from '@/core/practice/time/duration';
 import { Breathing } from './Breathing';
 import { GapQuestions } from './GapQuestions';
 import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
 import { useReferenceName } from './useReferenceName';
-import { nextPose, poseCount } from './words';
+import { Ticking } from './Ticking';
+import { digitsOf, nextPose, poseCount } from './words';
 
 /** Rests, looking back, and moves of the body. */
-export function Resting(props: SegmentProps & { shownMs: number }) {
-  const { plan, segments, state, segment, shownMs, wordsOn, onCommand } = props;
+export function Resting(props: SegmentProps) {
+  const { plan, segments, state, segment, wordsOn, onCommand } = props;
   const block = plan.blocks[segment.blockIndex];
   const next = nextPose(plan, segments, state.segmentIndex);
   const name = useReferenceName(next?.referenceId ?? null);
@@ -32,11 +32,11 @@ export function Resting(props: SegmentProps & { shownMs: number }) {
             : `${back ? 'Look back' : 'Rest'}${next ? `, then ${next.exercise.name.toLowerCase()}` : ''}`}
         </p>
         <p className="run-count digits leading-[0.86]" role="timer" aria-label="Time left">
-          {clockDigits(shownMs)}
+          <Ticking state={state} words={(now) => digitsOf(segment, now)} />
         </p>
         <p className="run-title font-serif leading-tight">{title}</p>
         <p className="text-[17px]">{hint}</p>
-        {breathes && <Breathing elapsedMs={state.elapsedMs} lengthMs={state.lengthMs} />}
+        {breathes && <Breathing state={state} />}
         {move && (
           <p className="text-[14px] text-quiet">
             Gently, inside a comfortable range. Stop at pain, numbness or tingling.

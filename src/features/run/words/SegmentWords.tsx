@@ -1,10 +1,10 @@
-import { clockDigits } from '@/core/practice/time/duration';
 import { LeadIn } from './LeadIn';
 import { LinesPage } from './LinesPage';
 import { PoseWords } from './PoseWords';
 import { Resting } from './Resting';
 import type { SegmentProps } from './segmentProps';
-import { timerLabel } from './words';
+import { Ticking } from './Ticking';
+import { digitsOf, overtimeOf, timerLabel } from './words';
 
 /** The few words of each moment, and the digits. */
 export function SegmentWords(given: Omit<SegmentProps, 'segment'>) {
@@ -12,9 +12,7 @@ export function SegmentWords(given: Omit<SegmentProps, 'segment'>) {
   const segment = segments[state.segmentIndex];
   const props: SegmentProps = { ...given, segment };
   const waits = segment.answered === true && state.elapsedMs >= state.lengthMs;
-  const overMs = segment.overMs > 0 && !segment.answered ? state.elapsedMs - state.lengthMs : 0;
-  const up = (ms: number): number => ms - (ms % 1000);
-  const shown = segment.open ? up(state.elapsedMs) : overMs > 0 ? up(overMs) : Math.ceil(state.leftMs / 1000) * 1000;
+  const overMs = overtimeOf(segment, state);
   const digits =
     clock === 'none' || waits ? null : (
       <p
@@ -24,8 +22,7 @@ export function SegmentWords(given: Omit<SegmentProps, 'segment'>) {
           clock === 'large' ? 'run-digits' : 'text-[44px]'
         } ${wordsOn === 'left' ? 'left-12 max-sm:left-10' : 'right-12 max-sm:right-10'}`}
       >
-        {overMs > 0 && '+'}
-        {clockDigits(shown)}
+        <Ticking state={state} words={(now) => digitsOf(segment, now)} />
       </p>
     );
   switch (segment.kind) {
@@ -35,7 +32,7 @@ export function SegmentWords(given: Omit<SegmentProps, 'segment'>) {
     case 'rest':
     case 'lookBack':
     case 'body':
-      return <Resting {...props} shownMs={shown} />;
+      return <Resting {...props} />;
     case 'page':
       return (
         <>

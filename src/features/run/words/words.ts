@@ -1,9 +1,11 @@
+import { withChoices } from '@/core/clock/choices';
 import type { RunState } from '@/core/clock/run';
-import { durationWords, spokenDuration } from '@/core/practice/time/duration';
+import { clockDigits, durationWords, spokenDuration } from '@/core/practice/time/duration';
 import { exerciseById } from '@/core/practice/exercises';
-import type { Exercise } from '@/core/practice/exercises/exercise';
+import { type Exercise, isCalm } from '@/core/practice/exercises/exercise';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
-import { holdOf } from '@/core/practice/rules/holds';
+import { holdLimitOf, holdOf } from '@/core/practice/rules/holds';
+import { poseStages, stageAt } from '@/core/practice/rules/poseStages';
 import { turnsSheet } from '@/core/practice/rules/turnsSheet';
 import { referenceOf } from '@/core/practice/rules/showsReference';
 import type { LINE_MOTIFS } from '@/core/practice/start/warmUp';
@@ -68,6 +70,47 @@ export function poseCount(plan: Plan, segment: Segment): string {
       return '';
   }
 }
+
+/** How far a segment that may run over has done so, milliseconds; 0 for any other. */
+export const overtimeOf = (segment: Segment, { elapsedMs, lengthMs }: RunState): number =>
+  segment.overMs > 0 && !segment.answered ? Math.max(0, elapsedMs - lengthMs) : 0;
+
+/** The digits of a segment: what is left in whole seconds, time so far where it counts up, time over where it has run over. */
+export function digitsOf(segment: Segment, state: RunState): string {
+  const whole = (ms: number): number => ms - (ms % 1000);
+  const overMs = overtimeOf(segment, state);
+  if (segment.open) return clockDigits(whole(state.elapsedMs));
+  return overMs > 0 ? `+${clockDigits(whole(overMs))}` : clockDigits(Math.ceil(state.leftMs / 1000) * 1000);
+}
+
+/** Slow work is told when its last minute begins. */
+export const inLastMinute = (exercise: Exercise, { lengthMs, leftMs }: RunState): boolean =>
+  isCalm(exercise) && lengthMs >= 120_000 && leftMs <= 60_000 && leftMs > 0;
+
+/** So long into a drawing one is asked to tap where one begins. */
+export const BEGINNING_MS = 20_000;
+
+/** What of the words on the screen depends on the time within a segment: another word whenever they do. */
+export function phraseOf(plan: Plan, segment: Segment, state: RunState): string {
+  const exercise = poseExercise(plan, segment);
+  const stages = segment.open ? [] : poseStages(plan, segment, state.lengthMs);
+  return [
+    stages.length > 1 ? stageAt(stages, state.elapsedMs).now : '',
+    segment.answered === true && state.elapsedMs >= state.lengthMs,
+    overtimeOf(segment, state) > 0,
+    exercise !== undefined && inLastMinute(exercise, state),
+    state.elapsedMs >= (holdLimitOf(plan, segment) ?? Infinity),
+    state.elapsedMs < BEGINNING_MS,
+  ].join(' ');
+}
+
+/** The same for whatever segment a state is in, the exercises chosen on the way taken into account. */
+export const phraseIn =
+  (plan: Plan, segments: readonly Segment[]) =>
+  (state: RunState): string => {
+    const segment = segments[state.segmentIndex];
+    return segment ? phraseOf(withChoices(plan, state.others), segment, state) : '';
+  };
 
 /** What the digits tell. */
 export function timerLabel(segment: Segment, overMs: number): string {
