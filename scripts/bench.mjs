@@ -7,6 +7,7 @@ import { build } from 'esbuild';
 import { CHROMIUM } from './chromium.mjs';
 import { importRow } from './bench/import.mjs';
 import { libraryRows } from './bench/library.mjs';
+import { quietRows } from './bench/quiet.mjs';
 import { runRows } from './bench/run.mjs';
 import { serve } from './serve.mjs';
 
@@ -113,7 +114,7 @@ function pictureSizes() {
 }
 
 const app = await serve();
-const run = await runRows(app.base);
+const run = [...(await runRows(app.base)), ...(await quietRows(app.base))];
 app.stop();
 const { driftMs, missingMs, ticks } = core.threeHours;
 run.push({

@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { keepPlan, planOf } from '../keep-plan.mjs';
-import { rawBrowser } from '../raw-browser.mjs';
+import { chromium } from '@playwright/test';
+import { CHROMIUM } from '../chromium.mjs';
 
 const MEASURED_MS = 20_000;
 /** Ticks of /proc/pid/stat are hundredths of a second on every Linux that Chromium runs on. */
@@ -17,6 +18,14 @@ function statOf(pid) {
     return { parent: Number(fields[1]), ticks: Number(fields[11]) + Number(fields[12]) };
   } catch {
     return undefined;
+  }
+}
+
+function commandOf(pid) {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8');
+  } catch {
+    return '';
   }
 }
 
@@ -57,55 +66,62 @@ async function settled(pid) {
   }
 }
 
-async function run(base, poses, prepare) {
+/** A browser whose processes are known: a child of this one, by the profile it was given. */
+async function browse(task) {
   const profile = mkdtempSync(join(tmpdir(), 'fox-bench-'));
-  const browser = await rawBrowser(profile);
-  const tab = await browser.open(`${base}/`);
-  await tab.until(`document.body.innerText.includes('Why this plan:')`);
-  const plan = planOf({ kind: 'poses', exercise: 'new-medium', changeMs: 0, poses });
-  await tab.evaluate(`(${keepPlan})(${JSON.stringify(plan)})`);
-  await tab.go(`${base}/run`);
-  await tab.until(`document.querySelector('main canvas') !== null`);
-  const measured = await prepare(tab, browser.pid);
-  await browser.close();
+  const context = await chromium.launchPersistentContext(profile, {
+    ...CHROMIUM,
+    viewport: { width: 1280, height: 800 },
+  });
+  const pid = readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name))
+    .map(Number)
+    .find((id) => commandOf(id).includes(profile) && !commandOf(id).includes('--type='));
+  const measured = await task(context.pages()[0] ?? (await context.newPage()), pid);
+  await context.close();
   rmSync(profile, { recursive: true, force: true, maxRetries: 5, retryDelay: 200 });
   return measured;
+}
+
+async function run(base, poses, task) {
+  return browse(async (page, pid) => {
+    await page.goto(base);
+    await page.getByText('Why this plan:').waitFor();
+    await page.evaluate(keepPlan, planOf({ kind: 'poses', exercise: 'new-medium', changeMs: 0, poses }));
+    await page.goto(`${base}/run`);
+    await page.locator('main canvas[aria-hidden=false]').waitFor();
+    return task(page, pid);
+  });
 }
 
 /** Cores used by a minute's pose, with the clock put away, on hold, and while the pictures of a long session are made ready. */
 export async function quietRows(base) {
   const [drawing, away, held] = await run(
     base,
-    [pose(FIGURES[0], 60_000), pose(FIGURES[1], 60_000)],
-    async (tab, pid) => {
+    FIGURES.map((id) => pose(id, 60_000)),
+    async (page, pid) => {
+      // On hold until everything is ready, then from the beginning.
+      await page.keyboard.press(' ');
       await settled(pid);
-      await tab.key('r');
-      await sleep(1500);
-      const seen = await coresUsed(pid);
-      await tab.key('c');
-      await tab.key('c');
-      await tab.key('r');
-      await sleep(1500);
-      const hidden = await coresUsed(pid);
-      await tab.key(' ');
-      await sleep(1500);
-      return [seen, hidden, await coresUsed(pid)];
+      const from = async (...keys) => {
+        for (const key of keys) await page.keyboard.press(key);
+        await sleep(1500);
+        return coresUsed(pid);
+      };
+      const seen = await from(' ', 'r');
+      await page.getByRole('timer').waitFor();
+      return [seen, await from('c', 'c', 'r'), await from(' ')];
     },
   );
-  const idle = await (async () => {
-    const profile = mkdtempSync(join(tmpdir(), 'fox-bench-'));
-    const browser = await rawBrowser(profile);
-    await browser.open(`${base}/icon.svg`);
+  const idle = await browse(async (page, pid) => {
+    await page.goto(`${base}/icon.svg`);
     await sleep(3000);
-    const cores = await coresUsed(browser.pid);
-    await browser.close();
-    rmSync(profile, { recursive: true, force: true, maxRetries: 5, retryDelay: 200 });
-    return cores;
-  })();
+    return coresUsed(pid);
+  });
   const many = Array.from({ length: 40 }, (_, i) =>
     pose(`figure/archer-lunging/muscular/${i * 4 - 80}/${i % 9}/26`, 60_000),
   );
-  const busy = await run(base, many, async (_, pid) => coresUsed(pid));
+  const preparing = await run(base, many, async (_, pid) => coresUsed(pid));
   const row = (name, cores, limit) => ({
     name,
     value: cores.toFixed(3),
@@ -116,6 +132,6 @@ export async function quietRows(base) {
     row('cores used by a pose of a minute, 20 s', drawing, 0.1),
     row('the same with the clock put away', away, 0.03),
     row('the same on hold', held, 0.01),
-    row('the same while the first pictures of forty poses are being made', busy),
+    row('the same while the first pictures of forty poses are being made', preparing),
   ];
 }

@@ -4,6 +4,7 @@ import { mendRecord, mendSettings } from '@/core/interchange/mend';
 import { KIND_WORDS, RECORD_KINDS, type RecordKind } from '@/core/interchange/records';
 import { isSettingName, SETTINGS, type Settings } from '@/core/settings';
 import { counted } from '@/core/words';
+import { UpgradeError } from './problems';
 import { type Store, STORE_SCHEMAS, type Stored } from './stores';
 
 type Plain<S extends Store> = { key: string; value: Stored<S> };
@@ -160,6 +161,8 @@ export function db(): Promise<IDBPDatabase<FoxDb>> {
     },
   }).catch((error: unknown) => {
     handle = undefined;
+    if (error instanceof Error && (error.name === 'AbortError' || error.name === 'VersionError'))
+      throw new UpgradeError('the database was left as it was', { cause: error });
     throw error;
   });
   return handle;

@@ -1,7 +1,7 @@
 import { noRecords, type ArchivedImage, type Records } from '@/core/interchange/archive';
 import { RECORD_KINDS } from '@/core/interchange/records';
 import { announce } from './changes';
-import { atomically, db, type FoxDb, put } from './db';
+import { atomically, db, put } from './db';
 import { STORES } from './stores';
 
 /** What goes out and comes back: everything but caches and what is under way. */

@@ -9,11 +9,11 @@ const BAND = 12;
 const LEAST_PX = 70;
 /** The band turns russet for the last seconds; it does not blink. */
 const LAST_MS = 5000;
-/** It burns on ten times a second: to the eye it moves, and the machine stays quiet. */
-const STEP_MS = 100;
+/** It burns on five times a second: to the eye it moves, and the machine stays quieter. */
+const STEP_MS = 200;
 
 export interface EdgeClockProps {
-  /** Share of the time that is left, 0 to 1, and the milliseconds; asked ten times a second. */
+  /** Share of the time that is left, 0 to 1, and the milliseconds; asked five times a second. */
   left: () => { share: number; ms: number };
   tone: 'drawing' | 'rest';
   /** Whether the last seconds turn russet. */
@@ -22,6 +22,8 @@ export interface EdgeClockProps {
   ticks?: readonly number[];
   /** Put away: nothing of it is seen. */
   hidden?: boolean;
+  /** The time stands: it is drawn as it is, and not looked at again. */
+  still?: boolean;
 }
 
 /** A charcoal band all around with a wandering inner and outer edge. */
@@ -54,7 +56,7 @@ function roughBand(w: number, h: number): string {
 }
 
 /** The time left, burning along the border of the picture: seen from the corner of the eye without leaving the pose. */
-export function EdgeClock({ left, tone, urgent, ticks = [], hidden = false }: EdgeClockProps) {
+export function EdgeClock({ left, tone, urgent, ticks = [], hidden = false, still = false }: EdgeClockProps) {
   const frame = useRef<HTMLDivElement>(null);
   const ember = useRef<SVGSVGElement>(null);
   const [[w, h], setSize] = useState<[number, number]>([0, 0]);
@@ -100,9 +102,10 @@ export function EdgeClock({ left, tone, urgent, ticks = [], hidden = false }: Ed
       if (ember.current && ember.current.style.transform !== turn) ember.current.style.transform = turn;
     };
     draw();
+    if (still) return;
     const handle = setInterval(draw, STEP_MS);
     return () => clearInterval(handle);
-  }, [shapes, left, w, h, color, urgent, hidden]);
+  }, [shapes, left, w, h, color, urgent, hidden, still]);
 
   return (
     <div ref={frame} className={`pointer-events-none absolute inset-0 ${hidden ? 'invisible' : ''}`} aria-hidden>

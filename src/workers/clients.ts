@@ -43,9 +43,23 @@ export const startZipWorker = (): Client<ZipApi> =>
 /** A function handed to a worker. */
 export const callback = <T extends object>(f: T): T & Comlink.ProxyMarked => Comlink.proxy(f);
 
+/** Between two ticks of a clock that runs, and of one that stands. */
+const TICK_MS = 100;
+const STILL_TICK_MS = 1000;
+
+export interface Ticks {
+  /** Tick seldom while nothing runs, or as often as before. */
+  setStill: (still: boolean) => void;
+  stop: () => void;
+}
+
 /** Ticks of about a tenth of a second that go on in a hidden tab. */
-export function startClock(onTick: (stamp: Stamp) => void): () => void {
+export function startClock(onTick: (stamp: Stamp) => void): Ticks {
   const worker = new Worker(new URL('./clock.worker.ts', import.meta.url), { type: 'module', name: 'clock' });
   worker.onmessage = (event: MessageEvent<Stamp>) => onTick(event.data);
-  return () => worker.terminate();
+  worker.postMessage(TICK_MS);
+  return {
+    setStill: (still) => worker.postMessage(still ? STILL_TICK_MS : TICK_MS),
+    stop: () => worker.terminate(),
+  };
 }

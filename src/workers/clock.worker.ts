@@ -1,5 +1,8 @@
-/** Ticks that go on in a hidden tab, each stamped with this worker's own two clocks. */
-const TICK_MS = 100;
-setInterval(() => {
-  postMessage({ monoMs: performance.now(), wallMs: Date.now() });
-}, TICK_MS);
+/** Ticks that go on in a hidden tab, each stamped with this worker's own two clocks; how often is told by the page. */
+let handle: ReturnType<typeof setInterval> | undefined;
+onmessage = ({ data: everyMs }: MessageEvent<number>) => {
+  clearInterval(handle);
+  handle = setInterval(() => {
+    postMessage({ monoMs: performance.now(), wallMs: Date.now() });
+  }, everyMs);
+};

@@ -1,11 +1,13 @@
+import fc from 'fast-check';
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Stamp } from '@/core/clock/gaps';
 import type { HoldReason } from '@/core/clock/log';
-import type { Session } from '@/core/journal/session';
+import { type Session, sessionSchema } from '@/core/journal/session';
 import type { PosesBlock } from '@/core/practice/plan/schema';
+import type { Command } from '@/features/run/session/controller';
 import { closeDb } from '@/storage/db';
-import { loadSession, saveSession } from '@/storage/sessions/sessions';
+import { loadSession, saveNote, saveSession } from '@/storage/sessions/sessions';
 import { lines, planOf, poses } from '../core/plans';
 
 /** The worker's clock, ticked by hand. */
@@ -13,8 +15,11 @@ let tick: (stamp: Stamp) => void = () => undefined;
 vi.mock('@/workers/clients', () => ({
   startClock: (onTick: (stamp: Stamp) => void) => {
     tick = onTick;
-    return () => {
-      tick = () => undefined;
+    return {
+      setStill: () => undefined,
+      stop: () => {
+        tick = () => undefined;
+      },
     };
   },
 }));
@@ -187,6 +192,55 @@ describe('openRun', () => {
     run.command('next');
     await run.settled();
     expect((await loadSession('s'))?.log).toEqual(log);
+  });
+});
+
+describe('whatever is pressed', () => {
+  const anyPress = fc.constantFrom(
+    ...(['pause', 'resume', 'resume counted', 'next', 'back', 'restart', 'more', 'less', 'choose'] as const),
+    ...(['peek', 'lift', 'oneMore', 'shareOut', 'whole', 'line', 'why', 'startPoint'] as const),
+  );
+  const said = {
+    peek: { type: 'peek', forMs: 900 },
+    lift: { type: 'lift' },
+    oneMore: { type: 'oneMore' },
+    shareOut: { type: 'shareOut' },
+    whole: { type: 'whole', down: true },
+    line: { type: 'line', line: 'loose' },
+    why: { type: 'why', why: 'somebody came' },
+    startPoint: { type: 'startPoint', x: 0.5, y: 1 },
+  } as const;
+  it('can be read again, written to and taken out: on short drawings and on the longest', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.tuple(anyPress, fc.integer({ min: 0, max: 90_000 })), { minLength: 1, maxLength: 25 }),
+        fc.constantFrom(1000, 60_000, 3 * 3600_000, 6 * 3600_000),
+        fc.constantFrom('strict' as const, 'soft' as const, 'open' as const, 'pot' as const),
+        async (presses, drawMs, atZero) => {
+          // A session of its own: timers of the runs before may still write to theirs.
+          const id = crypto.randomUUID();
+          const run = await begin(planOf(poses(3, drawMs, { settings: { atZero, potMs: drawMs } })), undefined, { id });
+          for (const [press, waitMs] of presses) {
+            pass(waitMs);
+            if (press in said) run.say(said[press as keyof typeof said]);
+            else run.command(press as Command);
+          }
+          await run.settled();
+          expect(run.problem()).toBeUndefined();
+          const kept = sessionSchema.parse(await loadSession(id));
+          expect(kept.log).toEqual(run.log());
+          await saveNote(id, 'read again');
+          await run.close(undefined);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+  it('never makes a drawing longer than the longest', async () => {
+    const run = await begin(planOf(poses(1, 3 * 3600_000)));
+    live(4000);
+    for (let i = 0; i < 6; i++) run.command('more');
+    expect(run.state().lengthMs).toBe(6 * 3600_000);
   });
 });
 

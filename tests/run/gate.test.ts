@@ -5,7 +5,7 @@ import { loadSession } from '@/storage/sessions/sessions';
 import { startSession } from '@/storage/sessions/startSession';
 import { planOf, poses } from '../core/plans';
 
-vi.mock('@/workers/clients', () => ({ startClock: () => () => undefined }));
+vi.mock('@/workers/clients', () => ({ startClock: () => ({ setStill: () => undefined, stop: () => undefined }) }));
 const { createGate } = await import('@/features/run/session/openGate');
 type Gate = ReturnType<typeof createGate>;
 

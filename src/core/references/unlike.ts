@@ -20,7 +20,7 @@ export const writeShape = ({ limbs, outline }: Shape): string =>
     .map((digit) => digit.toString(36))
     .join('');
 export function readShape(written: string): Shape {
-  const digits = [...written].map((digit) => parseInt(digit, 36));
+  const digits = Array.from(written, (digit) => parseInt(digit, 36));
   return {
     limbs: digits.slice(0, LIMBS).map((digit) => digit * STEP_DEG),
     outline: digits.slice(LIMBS).map((digit) => digit * STEP_REACH),

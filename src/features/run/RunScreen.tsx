@@ -292,6 +292,7 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
             tone={resting ? 'rest' : 'drawing'}
             urgent={segment.kind === 'draw' && exercise !== undefined && !isCalm(exercise)}
             hidden={clockAway && !resting}
+            still={held}
             ticks={ticks}
           />
           <CueFlash run={run} vibrate={room.vibrate || room.room === 'pocket'} />

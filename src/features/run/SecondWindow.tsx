@@ -122,6 +122,7 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
           left={left}
           tone={resting ? 'rest' : 'drawing'}
           urgent={segment.kind === 'draw' && exercise !== undefined && !isCalm(exercise)}
+          still={state.phase === 'held'}
         />
         <CueFlash run={run} vibrate={false} />
         {done ? (

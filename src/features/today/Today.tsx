@@ -119,7 +119,7 @@ export function Today() {
   const empty = references.value?.length === 0;
   const minutes = choice?.minutes ?? DEFAULT_MINUTES;
   return (
-    <main className="mx-4 pt-5 pb-10 sm:mx-10" aria-busy={!plan}>
+    <main className="mx-4 pt-4 pb-5 sm:mx-10" aria-busy={!plan}>
       <h1 className="sr-only">Today</h1>
       {problem && <Notice>{problem}</Notice>}
       <section

@@ -193,7 +193,7 @@ function BandLine({ line, look, above, width, headX, showHead, follow, trueMarks
     if (!follows) return;
     let drawn = -1;
     return following.current?.((head, i) => {
-      const x = Math.round(2 * headIn(head, i, width)) / 2;
+      const x = Math.round(headIn(head, i, width));
       if (x === drawn) return;
       drawn = x;
       spent.current?.setAttribute('width', String(x + 8));

@@ -9,7 +9,7 @@ import { expandPlan, type Laid, type Timeline } from '@/core/practice/time/timel
 import { storageProblem } from '@/storage/problems';
 import { appendEvents, finishSession, heartbeat } from '@/storage/sessions/sessions';
 import { createCueSchedule } from '@/ui/sound/cuePlayer';
-import { startClock } from '@/workers/clients';
+import { startClock, type Ticks } from '@/workers/clients';
 import { createListeners } from './listeners';
 import { createSessionClock } from './sessionClock';
 
@@ -107,6 +107,8 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
   let lastHeartbeatMs = clock.nowMs();
   let shown = '';
   let held = false;
+  /** Set once the clock ticks. */
+  let setStill: Ticks['setStill'] = () => undefined;
   /** The cues that come, as they were worked out last, and when that was. */
   let coming: { cues: readonly Cue[]; atMs: number } | undefined;
   let over = false;
@@ -158,7 +160,10 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
         write(() => finishSession(id, endMs));
       }
     }
-    held = now.phase === 'held';
+    if (held !== (now.phase === 'held')) {
+      held = !held;
+      setStill(held);
+    }
     const key = momentKey(now);
     if (key === shown) return;
     shown = key;
@@ -196,7 +201,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
     }
   };
 
-  const stopClock = startClock((stamp) => {
+  const ticks = startClock((stamp) => {
     const { gap, lastSeenMs } = clock.tick(stamp);
     if (over) return;
     if (gap === 'asleep' && stateOnTimeline(timeline, log, lastSeenMs).phase === 'running')
@@ -211,6 +216,8 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
     }
     if (!held) refresh();
   });
+  setStill = ticks.setStill;
+  setStill(held);
 
   /** A step longer or shorter: of the drawing that runs or comes; of anything else that runs, longer only. */
   const adjust = (now: RunState, longer: boolean): void => {
@@ -284,7 +291,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
       if (reason && !over && state().phase === 'running') push({ type: 'hold', atMs: clock.nowMs(), reason });
       over = true;
       clearTimeout(deadline);
-      stopClock();
+      ticks.stop();
       cues.cancel();
       await writing;
     },

@@ -1,32 +1,48 @@
 import type { RunState } from '@/core/clock/run';
 import type { Run } from './controller';
 
-/** Digits and playheads move this often at most: five times a second, all together. */
-const TICK_MS = 200;
+/** Digits and playheads are looked at this often, all together; what is shown of them changes once a second. */
+const TICK_MS = 250;
 
 interface Ticker {
   listeners: Set<(state: RunState) => void>;
-  handle: ReturnType<typeof setInterval>;
+  stop: () => void;
 }
 const tickers = new WeakMap<Run, Ticker>();
 
-/** Be told how a run stands, several times a second, for what moves while nothing happens. One look at the run serves all. */
+/** Tick while the run goes on; on hold nothing moves, and nothing is looked at. */
+function startTicking(run: Run, listeners: Ticker['listeners']): () => void {
+  let handle: ReturnType<typeof setInterval> | undefined;
+  const tick = (): void => {
+    const state = run.state();
+    listeners.forEach((tell) => tell(state));
+    if (state.phase === 'running') handle ??= setInterval(tick, TICK_MS);
+    else if (handle !== undefined) {
+      clearInterval(handle);
+      handle = undefined;
+    }
+  };
+  const stopListening = run.subscribe(tick);
+  tick();
+  return () => {
+    stopListening();
+    clearInterval(handle);
+  };
+}
+
+/** Be told how a run stands, for what moves while nothing happens. One look at the run serves all. */
 export function onTick(run: Run, listener: (state: RunState) => void): () => void {
   let ticker = tickers.get(run);
   if (!ticker) {
     const listeners = new Set<(state: RunState) => void>();
-    const handle = setInterval(() => {
-      const state = run.state();
-      listeners.forEach((tell) => tell(state));
-    }, TICK_MS);
-    tickers.set(run, (ticker = { listeners, handle }));
+    tickers.set(run, (ticker = { listeners, stop: startTicking(run, listeners) }));
   }
-  const { listeners, handle } = ticker;
+  const { listeners, stop } = ticker;
   listeners.add(listener);
   return () => {
     listeners.delete(listener);
     if (listeners.size > 0) return;
-    clearInterval(handle);
+    stop();
     tickers.delete(run);
   };
 }

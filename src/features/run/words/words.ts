@@ -91,7 +91,7 @@ export const inLastMinute = (exercise: Exercise, { lengthMs, leftMs }: RunState)
 export const BEGINNING_MS = 20_000;
 
 /** What of the words on the screen depends on the time within a segment: another word whenever they do. */
-export function phraseOf(plan: Plan, segment: Segment, state: RunState): string {
+function phraseOf(plan: Plan, segment: Segment, state: RunState): string {
   const exercise = poseExercise(plan, segment);
   const stages = segment.open ? [] : poseStages(plan, segment, state.lengthMs);
   return [
