@@ -130,7 +130,7 @@ console.log('\n| figures | measured | limit |\n| --- | --- | --- |');
 for (const { name, value, limit } of [...core.figures, ...views, ...pictureSizes()])
   console.log(`| ${name} | ${value} | ${limit ?? ''} |`);
 console.log('\n| plans and pictures | measured | limit |\n| --- | --- | --- |');
-for (const { name, value, limit } of [...core.plans, ...core.references, ...(await libraryRows())])
+for (const { name, value, limit } of [...core.plans, ...core.references, ...core.variety, ...(await libraryRows())])
   console.log(`| ${name} | ${value} | ${limit ?? ''} |`);
 console.log('\n| what | took | against | ratio |\n| --- | --- | --- | --- |');
 for (const { name, value, baseline, ratio } of [...core.rows, await importRow()])

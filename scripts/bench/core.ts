@@ -12,6 +12,7 @@ import { refit } from '@/core/practice/fit/refit';
 import { proposePlan } from '@/core/practice/start/propose';
 import { expandPlan } from '@/core/practice/time/timeline';
 import { referenceRows } from './references';
+import { varietyRows } from './variety';
 import { threeHours } from './threeHours';
 
 const median = (values: number[]): number => values.sort((a, b) => a - b)[Math.floor(values.length / 2)];
@@ -196,5 +197,6 @@ function everythingElse() {
     figures: figures(),
     plans: fitting(),
     references: referenceRows(),
+    variety: varietyRows(),
   };
 }

@@ -13,3 +13,31 @@ export function listWords(words: readonly string[]): string {
   if (words.length <= 1) return words.join('');
   return `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
 }
+
+/** "1 picture is", "3 pictures are": a count with its verb. */
+export const countedWith = (n: number, word: string, one: string, many: string): string =>
+  `${counted(n, word)} ${n === 1 ? one : many}`;
+
+/** "1 more sheet", "3 more sheets". */
+export const moreOf = (n: number, word: string): string => `${n} more ${word}${n === 1 ? '' : 's'}`;
+
+/**
+ * A share in percent with as many decimals as it takes to be seen on its own side of a limit: "2.0 %" within 2 %, "2.03 %" over it.
+ * @param share and @param limit From 0 on; 1 is all.
+ */
+export function percentAgainst(share: number, limit: number): string {
+  for (let decimals = 1; decimals < 6; decimals++) {
+    const shown = Number((share * 100).toFixed(decimals));
+    if (share === limit || Math.sign(shown - limit * 100) === Math.sign(share - limit))
+      return `${(share * 100).toFixed(decimals)} %`;
+  }
+  return `${share > limit ? 'just over' : 'just under'} ${limit * 100} %`;
+}
+
+/** How one time stands to another, in words that are never "0.0 : 1". @param part and @param whole Milliseconds, the whole over 0. */
+export function ratioWords(part: number, whole: number): string {
+  const ratio = part / whole;
+  if (ratio >= 0.95) return `${ratio.toFixed(1)} times as long as`;
+  const percent = Math.round(ratio * 100);
+  return percent < 1 ? 'less than a hundredth of' : `${percent} % of`;
+}

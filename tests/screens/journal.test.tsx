@@ -134,7 +134,7 @@ describe('the time of a session', () => {
     ];
     const { words } = sums(sessionOf(planOf(poses(1, 300_000)), log, { choosingMs: 1_200_000 }));
     expect(words).toContain('Held, with a reason: 0:47 a tool broke.');
-    expect(words).toContain('Choosing pictures before it: 20:00, 4.0 : 1 to drawing.');
+    expect(words).toContain('Choosing pictures before it: 20:00, 4.0 times as long as the drawing.');
   });
 });
 

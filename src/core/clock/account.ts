@@ -1,6 +1,7 @@
 import { sum } from 'd3-array';
 import type { Plan } from '../practice/plan/schema';
 import { drawingKey } from '../practice/rules/holds';
+import { wholeSeconds } from '../practice/time/duration';
 import { expandPlan, type SegmentKind } from '../practice/time/timeline';
 import type { RunEvent } from './log';
 import { stateOnTimeline } from './run';
@@ -92,4 +93,13 @@ export function accountRun(plan: Plan, log: readonly RunEvent[], nowMs: number):
   }
   account.pieces = [...drawnMs.values()].filter((ms) => ms >= MIN_PIECE_MS).length;
   return account;
+}
+
+const SIX = ['preparingMs', 'lookingMs', 'drawingMs', 'changingMs', 'restingMs', 'heldMs'] as const;
+
+/** An account as it is shown: its six sums in whole seconds that add up to the whole, so that every screen says the same. */
+export function inWholeSeconds(account: RunAccount): RunAccount {
+  const seconds = wholeSeconds(SIX.map((name) => account[name]));
+  const shown = Object.fromEntries(SIX.map((name, i) => [name, seconds[i] * 1000]));
+  return { ...account, ...shown, wallMs: seconds.reduce((a, b) => a + b, 0) * 1000 };
 }

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { parseFigureReference } from '../figure/catalogue/reference';
 import { splitFigureReference } from '../figure/catalogue/referenceId';
 
 /** A set of poses as a file: what each figure is, with the pose's own data. See docs/formats.md. */
@@ -21,6 +22,13 @@ const fileSchema = z.object({
 export interface PoseSetFile {
   name: string;
   figures: { reference: string; name: string }[];
+}
+
+/** A pose that can be shown: chance poses by any number, all others by being found. */
+function isKnown(reference: string): boolean {
+  const figure = splitFigureReference(reference);
+  if (!figure) return false;
+  return /^chance\.\d{1,9}(~m)?$/.test(figure.poseId) || parseFigureReference(reference) !== undefined;
 }
 
 export const poseSetJson = (name: string, figures: readonly object[]): string =>
@@ -48,7 +56,10 @@ export function parsePoseSet(text: string): PoseSetFile {
     const [issue] = parsed.error.issues;
     throw new Error(`The file has a fault at “${issue.path.join('.')}”.`);
   }
-  const bad = parsed.data.figures.findIndex(({ reference }) => !splitFigureReference(reference));
-  if (bad >= 0) throw new Error(`Figure ${String(bad + 1)} of the file has a reference that cannot be read.`);
+  const bad = parsed.data.figures.findIndex(({ reference }) => !isKnown(reference));
+  if (bad >= 0)
+    throw new Error(
+      `Figure ${String(bad + 1)} of the file, “${parsed.data.figures[bad].name}”, is of a pose that is not known here. Nothing was taken in; ask for the file again.`,
+    );
   return parsed.data;
 }

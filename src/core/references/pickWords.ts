@@ -1,4 +1,4 @@
-import { counted } from '../words';
+import { counted, countedWith } from '../words';
 import type { ReferenceFacts } from './coverage';
 import { type Picked, type PickRequest, sourceOf } from './pick';
 
@@ -42,7 +42,9 @@ export function pickReason(
   if (picked.some((p) => p.odd)) sentences.push('The last is the odd one out; skip it if you like.');
   const again = picked.filter((p) => p.again).length;
   if (again > 0)
-    sentences.push(`There are ${String(pool.length)} to choose from, so ${counted(again, 'pose')} repeat a picture.`);
+    sentences.push(
+      `There are ${String(pool.length)} to choose from, so ${countedWith(again, 'pose', 'repeats', 'repeat')} a picture.`,
+    );
   const alike = picked.filter((p) => p.likeTheLast).length;
   if (alike > 0)
     sentences.push(

@@ -4,7 +4,8 @@ import type { ExerciseAnswers } from '@/core/journal/reflection';
 import { trendWords } from '@/core/journal/marksTrend';
 import type { NextLength } from '@/core/journal/nextLength';
 import { durationWords } from '@/core/practice/time/duration';
-import { counted } from '@/core/words';
+import { counted, percentAgainst } from '@/core/words';
+import { PEEK_ALLOWANCE } from '@/core/practice/rules/measuring';
 import { KeptField } from './KeptField';
 import { RemindMe } from './RemindMe';
 
@@ -39,7 +40,7 @@ export function AboutExercise({
     counted(drawings, 'drawing'),
     ...(peeks
       ? [
-          `${counted(peeks.count, 'peek')}, ${(peeks.spentMs / 1000).toFixed(1)} s: ${(peeks.share * 100).toFixed(1)} %, ${peeks.within ? 'within' : 'over'} the 2 %`,
+          `${counted(peeks.count, 'peek')}, ${(peeks.spentMs / 1000).toFixed(1)} s: ${percentAgainst(peeks.share, PEEK_ALLOWANCE)}, ${peeks.within ? 'within' : 'over'} the ${PEEK_ALLOWANCE * 100} %`,
         ]
       : []),
     ...(usualMs === undefined ? [] : [`you usually take ${durationWords(usualMs)}`]),

@@ -1,4 +1,5 @@
 'use client';
+import { inWholeSeconds } from '@/core/clock/account';
 import { counted } from '@/core/words';
 import Link from 'next/link';
 import dynamic from 'next/dynamic';
@@ -51,7 +52,7 @@ function Made({ session }: { session: Session }) {
   const all = useStored(listSessions, ['sessions'], []);
   const sessions = useMemo(() => sameLearner(all.value ?? [], session), [all.value, session]);
   const nowMs = useNow(60_000);
-  const { pieces, drawingMs, linePages, linesMs, peeks } = accountSession(session);
+  const { pieces, drawingMs, linePages, linesMs, peeks } = inWholeSeconds(accountSession(session));
   const asides = [
     linePages > 0 && `${counted(linePages, 'page')} of lines, ${clockDigits(linesMs)} of it`,
     peeks > 0 && counted(peeks, 'peek'),

@@ -1,4 +1,5 @@
 'use client';
+import { inWholeSeconds } from '@/core/clock/account';
 import { counted } from '@/core/words';
 import { format } from 'date-fns';
 import Link from 'next/link';
@@ -170,7 +171,7 @@ function MarkedToFix() {
 
 function EarlierRow({ session, current }: { session: Session; current: boolean }) {
   const blocks = useMemo(() => actualRibbon(session.plan, session.log, session.lastSeenMs), [session]);
-  const { pieces, drawingMs } = accountSession(session);
+  const { pieces, drawingMs } = inWholeSeconds(accountSession(session));
   return (
     <li className="border-b border-hairline [contain-intrinsic-size:56px] [content-visibility:auto]">
       <Link

@@ -1,5 +1,7 @@
+import { inWholeSeconds } from '@/core/clock/account';
+import { ratioWords } from '@/core/words';
 import { accountSession, namedHolds, type Session } from '@/core/journal/session';
-import { clockDigits, wholeSeconds } from '@/core/practice/time/duration';
+import { clockDigits } from '@/core/practice/time/duration';
 import { sumPlan } from '@/core/practice/time/sums';
 
 /** "10 s less", "as planned". */
@@ -12,7 +14,7 @@ function against(actualMs: number, plannedMs: number): string {
 
 /** Where the time went: six sums that add up to the wall time. */
 export function TimeSums({ session }: { session: Session }) {
-  const account = accountSession(session);
+  const account = inWholeSeconds(accountSession(session));
   const plan = sumPlan(session.plan);
   const rows: [name: string, ms: number, note: string][] = [
     ['Preparing', account.preparingMs, against(account.preparingMs, plan.preparingMs)],
@@ -22,18 +24,17 @@ export function TimeSums({ session }: { session: Session }) {
     ['Resting', account.restingMs, against(account.restingMs, plan.restingMs)],
     ['Held', account.heldMs, account.heldMs === 0 ? 'never' : 'on hold'],
   ];
-  const seconds = wholeSeconds(rows.map(([, ms]) => ms));
-  const total = seconds.reduce((a, b) => a + b, 0);
+  const totalMs = account.wallMs;
   const { choosingMs = 0 } = session;
   const holds = namedHolds(session);
   return (
     <>
       <dl className="grid grid-cols-2 gap-y-4 sm:grid-cols-4 lg:grid-cols-7">
-        {rows.map(([name, , note], i) => (
+        {rows.map(([name, ms, note]) => (
           <div key={name} className="flex flex-col border-l border-hairline pl-3 lg:first:border-l-0 lg:first:pl-0">
             <dt className="order-2 font-semibold">{name}</dt>
             <dd className="order-1 digits text-[25px] leading-tight" data-sum={name.toLowerCase()}>
-              {clockDigits(seconds[i] * 1000)}
+              {clockDigits(ms)}
             </dd>
             <dd className="order-3 text-[14px] text-quiet">{note}</dd>
           </div>
@@ -41,10 +42,10 @@ export function TimeSums({ session }: { session: Session }) {
         <div className="flex flex-col border-l border-ink pl-3">
           <dt className="order-2 font-semibold">Together</dt>
           <dd className="order-1 digits text-[25px] leading-tight" data-sum="together">
-            {clockDigits(total * 1000)}
+            {clockDigits(totalMs)}
           </dd>
           <dd className="order-3 text-[14px] text-quiet">
-            {total > 0 ? `${Math.round((100 * seconds[2]) / total)} % of it drawing` : ''}
+            {totalMs > 0 ? `${Math.round((100 * account.drawingMs) / totalMs)} % of it drawing` : ''}
           </dd>
         </div>
       </dl>
@@ -56,7 +57,7 @@ export function TimeSums({ session }: { session: Session }) {
       {choosingMs >= 1000 && (
         <p className="mt-3 text-quiet">
           Choosing pictures before it: {clockDigits(choosingMs)}
-          {account.drawingMs > 0 && `, ${(choosingMs / account.drawingMs).toFixed(1)} : 1 to drawing`}.
+          {account.drawingMs > 0 && `, ${ratioWords(choosingMs, account.drawingMs)} the drawing`}.
         </p>
       )}
     </>

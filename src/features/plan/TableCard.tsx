@@ -14,7 +14,7 @@ import {
   type SheetSize,
 } from '@/core/practice/paper/sheet';
 import { type Materials, type PlannedSheet, sheetsOf } from '@/core/practice/paper/sheets';
-import { counted, listWords } from '@/core/words';
+import { counted, listWords, moreOf } from '@/core/words';
 import { usePictureShapes } from '@/storage/hooks/usePictureShapes';
 import { CountField, Select, Typed } from './fields';
 import type { PlanEditor } from './usePlanEditor';
@@ -137,7 +137,7 @@ export function TableCard({ editor, things, available }: { editor: PlanEditor; t
       </ol>
       {sheets.length > SHOWN && (all || !everySheet) && (
         <button type="button" className="link-quiet mt-2 text-[14px]" onClick={() => setAll(!all)}>
-          {all ? 'Show fewer' : `${String(sheets.length - SHOWN)} more sheets`}
+          {all ? 'Show fewer' : moreOf(sheets.length - SHOWN, 'sheet')}
         </button>
       )}
       {things.cautions.length > 0 && (

@@ -320,6 +320,7 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
             />
           )}
           {answersShown && <KeyCard onClose={() => goOn()} />}
+          {((held && !answersShown) || keysShown) && <div aria-hidden className="absolute inset-0 z-10 bg-plate/85" />}
           {held && !answersShown && (
             <HeldCard
               state={state}

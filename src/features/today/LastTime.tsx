@@ -1,4 +1,5 @@
 'use client';
+import { inWholeSeconds } from '@/core/clock/account';
 import { counted } from '@/core/words';
 import { format } from 'date-fns';
 import Link from 'next/link';
@@ -39,6 +40,6 @@ export function LastTime({ whose }: { whose: Whose | undefined }) {
 }
 
 function describe(session: Session): string {
-  const { pieces, drawingMs } = accountSession(session);
+  const { pieces, drawingMs } = inWholeSeconds(accountSession(session));
   return `${counted(pieces, 'drawing')} in ${clockDigits(drawingMs)} of drawing.`;
 }

@@ -5,7 +5,7 @@ export const measuringLocked = (exercise: Exercise): boolean =>
   exercise.rule.review !== 'measured' && (isCalm(exercise) || exercise.rule.lifts === 'none');
 
 /** Share of the drawing time that a look at the sheet may take in blind work. */
-const PEEK_ALLOWANCE = 0.02;
+export const PEEK_ALLOWANCE = 0.02;
 
 export interface PeekReading {
   spentMs: number;

@@ -2,7 +2,7 @@ import { AIMS, type Aim } from './aims';
 import type { Shape } from '../fit/fit';
 import { exerciseById } from '../exercises';
 import type { Recipe } from '../plan/recipe';
-import { counted, listWords } from '../../words';
+import { counted, listPhrases } from '../../words';
 
 const SHAPE_REASON: Record<Shape, string> = {
   climb: 'short poses before long ones',
@@ -28,5 +28,5 @@ export function planWhy(recipe: Recipe, aim: Aim, shape: Shape, daysSinceLast: n
         ? ' After two days or more it begins with a gentle pose where the set has one.'
         : '';
   const after = aim === 'everything' ? 'A bit of everything' : `For ${AIMS[aim].name}`;
-  return `${after}: ${listWords(names)}; ${SHAPE_REASON[shape]}.${eased}`;
+  return `${after}: ${listPhrases(names)}; ${SHAPE_REASON[shape]}.${eased}`;
 }

@@ -1,7 +1,7 @@
 import { type FacingCount, facingHabit, type ReferenceFacts } from '../../references/coverage';
 import { pick } from '../../references/pick';
 import { AIMS, type Wish } from './aims';
-import { counted } from '../../words';
+import { counted, listPhrases } from '../../words';
 import { easyParts, memoryIsNew } from './chooseReferences';
 import { exerciseById } from '../exercises';
 import { hidesReference } from '../exercises/exercise';
@@ -167,7 +167,7 @@ function reason({ blocks, rusty, eased, gentle, history, habit, favorFacing, eas
     );
   }
   if (clauses.length === 0)
-    clauses.push(`short to long, and what ${of ? `${of} has` : 'you have'} drawn least: ${names.join(', ')}`);
+    clauses.push(`short to long, and what ${of ? `${of} has` : 'you have'} drawn least: ${listPhrases(names)}`);
   if (easyMemory) clauses.push('from memory what is easy, since that is new to you');
   const sentence = clauses.join('; ');
   return `${sentence[0].toUpperCase()}${sentence.slice(1)}.`;

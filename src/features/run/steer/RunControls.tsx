@@ -4,12 +4,15 @@ import type { ReactNode } from 'react';
 
 function Control({
   label,
+  word,
   hint,
   onPress,
   on,
   children,
 }: {
   label: string;
+  /** Under its sign, where there is room. */
+  word: string;
   hint: string;
   onPress: () => void;
   on?: boolean;
@@ -18,7 +21,7 @@ function Control({
   return (
     <button
       type="button"
-      className={`btn-quiet btn btn-square h-14 w-14 max-sm:w-auto max-sm:min-w-0 max-sm:flex-1 max-sm:px-0 lg:h-11 lg:w-11 ${on ? 'border-ink' : ''}`}
+      className={`btn-quiet btn h-14 w-14 flex-col gap-0.5 px-0 max-sm:w-auto max-sm:min-w-0 max-sm:flex-1 lg:w-[66px] ${on ? 'border-ink' : ''}`}
       aria-label={label}
       aria-pressed={on}
       title={`${label} (${hint})`}
@@ -29,6 +32,9 @@ function Control({
       }}
     >
       {children}
+      <span aria-hidden className="hidden text-[13px] leading-none font-normal lg:block">
+        {word}
+      </span>
     </button>
   );
 }
@@ -48,31 +54,31 @@ export function RunControls({
 }) {
   return (
     <div className="flex gap-2 max-sm:w-full max-sm:gap-1">
-      <Control label="Back" hint="Left" onPress={() => onKey('ArrowLeft')}>
+      <Control label="Back" word="Back" hint="Left" onPress={() => onKey('ArrowLeft')}>
         <ChevronLeft aria-hidden size={22} />
       </Control>
-      <Control label={held ? 'Go on' : 'Pause'} hint="Space" onPress={() => onKey(' ')}>
+      <Control label={held ? 'Go on' : 'Pause'} word={held ? 'Go on' : 'Pause'} hint="Space" onPress={() => onKey(' ')}>
         {held ? <Play aria-hidden size={20} /> : <Pause aria-hidden size={20} />}
       </Control>
-      <Control label="Next" hint="Right" onPress={() => onKey('ArrowRight')}>
+      <Control label="Next" word="Next" hint="Right" onPress={() => onKey('ArrowRight')}>
         <ChevronRight aria-hidden size={22} />
       </Control>
-      <Control label="One more" hint="N" on={oneMore} onPress={() => onKey('n')}>
+      <Control label="One more" word="One more" hint="N" on={oneMore} onPress={() => onKey('n')}>
         <CopyPlus aria-hidden size={19} />
       </Control>
-      <Control label="Stop and keep" hint="X" onPress={() => onKey('x')}>
+      <Control label="Stop and keep" word="Stop" hint="X" onPress={() => onKey('x')}>
         <Square aria-hidden size={18} />
       </Control>
-      <Control label="Seeing aids" hint="Q" on={aidsShown} onPress={() => onKey('q')}>
+      <Control label="Seeing aids" word="Aids" hint="Q" on={aidsShown} onPress={() => onKey('q')}>
         <Glasses aria-hidden size={20} />
       </Control>
       <span className="max-sm:hidden">
-        <Control label="Second window" hint="W" onPress={() => onKey('w')}>
+        <Control label="Second window" word="Window" hint="W" onPress={() => onKey('w')}>
           <AppWindow aria-hidden size={19} />
         </Control>
       </span>
       <span className="max-sm:hidden">
-        <Control label="Keys" hint="?" onPress={() => onKey('?')}>
+        <Control label="Keys" word="Keys" hint="?" onPress={() => onKey('?')}>
           <CircleHelp aria-hidden size={20} />
         </Control>
       </span>

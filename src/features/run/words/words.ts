@@ -1,5 +1,6 @@
 import { withChoices } from '@/core/clock/choices';
 import type { RunState } from '@/core/clock/run';
+import { counted } from '@/core/words';
 import { clockDigits, durationWords, spokenDuration } from '@/core/practice/time/duration';
 import { exerciseById } from '@/core/practice/exercises';
 import { type Exercise, isCalm } from '@/core/practice/exercises/exercise';
@@ -39,7 +40,7 @@ export function poseNotes(plan: Plan, segment: Segment): string[] {
     ...(pose.label ? [pose.label] : []),
     ...(hand === 'other' ? ['with the other hand'] : []),
     ...(typeof marks === 'number'
-      ? [`at most ${String(marks)} marks, ${(pose.drawMs / marks / 1000).toFixed(1)} s for each`]
+      ? [`at most ${counted(marks, 'mark')}, ${(pose.drawMs / marks / 1000).toFixed(1)} s for each`]
       : []),
     ...(marks === 'C, S and straight' ? ['C, S and straight marks only'] : []),
     ...(pose.odd ? ['the odd one out: as good skipped as drawn'] : []),
