@@ -5,6 +5,7 @@ import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { build } from 'esbuild';
 import { CHROMIUM } from './chromium.mjs';
+import { archiveRows } from './bench/archive.mjs';
 import { importRow } from './bench/import.mjs';
 import { libraryRows } from './bench/library.mjs';
 import { quietRows } from './bench/quiet.mjs';
@@ -132,6 +133,11 @@ for (const { name, value, limit } of [...core.figures, ...views, ...pictureSizes
 console.log('\n| plans and pictures | measured | limit |\n| --- | --- | --- |');
 for (const { name, value, limit } of [...core.plans, ...core.references, ...core.variety, ...(await libraryRows())])
   console.log(`| ${name} | ${value} | ${limit ?? ''} |`);
+const served = await serve();
+console.log('\n| archives | measured | limit |\n| --- | --- | --- |');
+for (const { name, value, limit } of await archiveRows(served.base))
+  console.log(`| ${name} | ${value} | ${limit ?? ''} |`);
+served.stop();
 console.log('\n| what | took | against | ratio |\n| --- | --- | --- | --- |');
 for (const { name, value, baseline, ratio } of [...core.rows, await importRow()])
   console.log(`| ${name} | ${value} | ${baseline} | ${ratio.toFixed(2)} |`);
