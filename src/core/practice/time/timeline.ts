@@ -55,13 +55,24 @@ function expandPoses(plan: Plan, blockIndex: number, block: PosesBlock, put: Put
   const { settings = {}, poses } = block;
   const potShare = settings.atZero === 'pot' && settings.potMs ? sharePot(settings.potMs, poses.length) : undefined;
   const byHand = settings.startsBy === 'hand';
+  // Hundreds of poses share one or two exercises: each is looked up once.
+  const closed = new Map<string, boolean>();
+  const eyesClosedIn = (poseIndex: number): boolean => {
+    const { exercise = '', hand = '' } = poses[poseIndex];
+    const key = `${exercise} ${hand}`;
+    let known = closed.get(key);
+    if (known === undefined)
+      closed.set(key, (known = poseExercise(plan, { blockIndex, poseIndex })?.rule.gaze === 'eyes closed'));
+    return known;
+  };
   poses.forEach((pose, i) => {
     const { leadInMs, lookMs, drawMs, againMs = 0, lookAgainMs, openLook = false, openDraw } = pose;
-    const eyesClosed = poseExercise(plan, { blockIndex, poseIndex: i })?.rule.gaze === 'eyes closed';
+    const eyesClosed = eyesClosedIn(i);
     put('leadIn', i, byHand ? Math.max(1000, leadInMs) : leadInMs, { open: byHand });
-    put('look', i, lookMs, { open: openLook });
+    if (lookMs > 0) put('look', i, lookMs, { open: openLook });
     put('draw', i, potShare?.[i] ?? drawMs, drawEnds(block, eyesClosed, openDraw));
-    put('drawAgain', i, againMs, drawEnds({ ...block, settings: { ...settings, potMs: 0 } }, eyesClosed, openDraw));
+    if (againMs > 0)
+      put('drawAgain', i, againMs, drawEnds({ ...block, settings: { ...settings, potMs: 0 } }, eyesClosed, openDraw));
     put('lookAgain', i, lookAgainMs);
     if (i + 1 < poses.length || followed) put('change', i, changeAfter(block, i));
   });

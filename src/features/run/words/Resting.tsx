@@ -20,12 +20,17 @@ export function Resting(props: SegmentProps) {
     (back
       ? 'Squint, turn them upside down. What is right? What will you try next time?'
       : 'Slowly. Then look at something across the room until the soft tone.');
+  // With no picture beside them, the words have the middle.
+  const place =
+    move || back
+      ? 'left-1/2 -translate-x-1/2 items-center text-center'
+      : wordsOn === 'left'
+        ? 'left-12 max-sm:left-10'
+        : 'right-12 max-sm:right-10';
   const breathes = (!move && !back) || /breath/i.test(move?.name ?? '');
   return (
     <>
-      <div
-        className={`run-rest absolute inset-y-0 flex w-[min(560px,70%)] flex-col justify-center gap-4 ${wordsOn === 'left' ? 'left-12 max-sm:left-10' : 'right-12 max-sm:right-10'}`}
-      >
+      <div className={`run-rest absolute inset-y-0 flex w-[min(560px,70%)] flex-col justify-center gap-4 ${place}`}>
         <p className="run-small font-semibold text-moss-text">
           {move
             ? `Body, ${poseCount(plan, segment)}`
