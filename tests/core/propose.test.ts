@@ -105,7 +105,7 @@ describe('facingHabit', () => {
     expect(hardest(3)).toBeGreaterThan(2);
     const why = (pool: ReferenceFacts[]): string =>
       propose(60, { references: pool, history: { ...history, memorySessions: 0 } }).why;
-    expect(why(references)).toContain('from memory what is easy');
-    expect(why(references.filter((r) => (r.difficulty ?? 0) > 2))).not.toContain('from memory what is easy');
+    expect(why(references)).toContain('something easy to draw from memory');
+    expect(why(references.filter((r) => (r.difficulty ?? 0) > 2))).not.toContain('something easy to draw from memory');
   });
 });

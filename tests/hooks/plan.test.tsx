@@ -149,7 +149,7 @@ describe('whose sessions', () => {
       renderHook(() => useProposal(20, references, lookedAt(sessions), 3, NOW)).result;
     const hers = proposed(demo);
     await waitFor(() => expect(hers.current?.why).toContain('Wren’s last session was 2 days ago'));
-    expect(hers.current?.why).toContain('from memory what is easy, since that is new to you');
+    expect(hers.current?.why).toContain('something easy to draw from memory, since that is still new to you');
     const mine = proposed([...demo, { ...own, startedAtMs: NOW - 3 * 86_400_000 }]);
     await waitFor(() => expect(mine.current?.why).toContain('your last session was 3 days ago'));
   });

@@ -59,11 +59,19 @@ export function CoverageView() {
         <p className="max-w-[66ch] flex-1 max-sm:basis-full">
           {counts.total === 0
             ? 'Nothing is drawn yet. Everything there is to draw shows as a ring.'
-            : `${counted(counts.total, 'drawing')}${value.of ? ` of ${value.of}’s` : ''}, each a share of a disk; rings are poses and sides there are pictures of that were never drawn: ${String(empty)}. ${
-                counts.foreshortened > 0
-                  ? `${String(counts.foreshortened)} of them (${String(Math.round((100 * counts.foreshortened) / counts.total))} %) foreshortened. `
-                  : ''
-              }${counts.unknown > 0 ? `${counted(counts.unknown, 'drawing')} of pictures whose side is not known are not in it.` : ''}`}
+            : [
+                `${counted(counts.total, 'drawing')}${value.of ? ` of ${value.of}’s` : ''}${
+                  counts.foreshortened > 0
+                    ? `, ${String(counts.foreshortened)} of them (${String(Math.round((100 * counts.foreshortened) / counts.total))} %) foreshortened`
+                    : ''
+                }: the larger a disk, the more.`,
+                empty > 0 &&
+                  `${counted(empty, 'ring')}: there are pictures of the pose from that side, and none was drawn.`,
+                counts.unknown > 0 &&
+                  `${counted(counts.unknown, 'drawing')} of pictures whose side is not known ${counts.unknown === 1 ? 'is' : 'are'} not in it.`,
+              ]
+                .filter(Boolean)
+                .join(' ')}
         </p>
         <button
           type="button"

@@ -55,26 +55,26 @@ export function RunControls({
   return (
     <div className="flex gap-2 max-sm:w-full max-sm:gap-1">
       <Control label="Back" word="Back" hint="Left" onPress={() => onKey('ArrowLeft')}>
-        <ChevronLeft aria-hidden size={22} />
+        <ChevronLeft aria-hidden size={20} />
       </Control>
       <Control label={held ? 'Go on' : 'Pause'} word={held ? 'Go on' : 'Pause'} hint="Space" onPress={() => onKey(' ')}>
         {held ? <Play aria-hidden size={20} /> : <Pause aria-hidden size={20} />}
       </Control>
       <Control label="Next" word="Next" hint="Right" onPress={() => onKey('ArrowRight')}>
-        <ChevronRight aria-hidden size={22} />
+        <ChevronRight aria-hidden size={20} />
       </Control>
       <Control label="One more" word="One more" hint="N" on={oneMore} onPress={() => onKey('n')}>
-        <CopyPlus aria-hidden size={19} />
+        <CopyPlus aria-hidden size={20} />
       </Control>
       <Control label="Stop and keep" word="Stop" hint="X" onPress={() => onKey('x')}>
-        <Square aria-hidden size={18} />
+        <Square aria-hidden size={20} />
       </Control>
       <Control label="Seeing aids" word="Aids" hint="Q" on={aidsShown} onPress={() => onKey('q')}>
         <Glasses aria-hidden size={20} />
       </Control>
       <span className="max-sm:hidden">
         <Control label="Second window" word="Window" hint="W" onPress={() => onKey('w')}>
-          <AppWindow aria-hidden size={19} />
+          <AppWindow aria-hidden size={20} />
         </Control>
       </span>
       <span className="max-sm:hidden">
