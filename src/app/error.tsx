@@ -1,7 +1,10 @@
 'use client';
-import { ResetSettings } from '@/features/data/ResetSettings';
-import { TakeOut } from '@/features/data/TakeOut';
+import dynamic from 'next/dynamic';
 import { TopBar } from '@/ui/TopBar';
+
+// Fetched when something did go wrong: every page carries this one.
+const ResetSettings = dynamic(() => import('@/features/data/ResetSettings').then((m) => m.ResetSettings));
+const TakeOut = dynamic(() => import('@/features/data/TakeOut').then((m) => m.TakeOut));
 
 /** Something unexpected: what is safe, and the ways on. They stand here too, in case the Data page is the one that fails. */
 export default function ErrorPage({ reset }: { reset: () => void }) {

@@ -1,7 +1,10 @@
 'use client';
-import { ResetSettings } from '@/features/data/ResetSettings';
-import { TakeOut } from '@/features/data/TakeOut';
+import dynamic from 'next/dynamic';
 import './globals.css';
+
+// Fetched when something did go wrong: every page carries this one.
+const ResetSettings = dynamic(() => import('@/features/data/ResetSettings').then((m) => m.ResetSettings));
+const TakeOut = dynamic(() => import('@/features/data/TakeOut').then((m) => m.TakeOut));
 
 /** What is around every page failed: the ways on without it. */
 export default function GlobalErrorPage({ reset }: { reset: () => void }) {

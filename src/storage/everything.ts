@@ -1,5 +1,5 @@
-import { noRecords, type ArchivedImage, type Records } from '@/core/interchange/archive';
-import { RECORD_KINDS } from '@/core/interchange/records';
+import type { ArchivedImage } from '@/core/interchange/archive';
+import { noRecords, RECORD_KINDS, type Records } from '@/core/interchange/records';
 import { announce } from './changes';
 import { atomically, db, put } from './db';
 import { STORES } from './stores';

@@ -4,9 +4,9 @@ import {
   ArchiveError,
   type ReadArchive,
   readArchive,
-  type Records,
   writeArchive,
 } from '@/core/interchange/archive';
+import type { Records } from '@/core/interchange/records';
 import { openOutFile, tidyOutFiles } from './outFile';
 import { sha256 } from './sha256';
 

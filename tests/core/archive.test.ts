@@ -6,10 +6,10 @@ import {
   type ArchivedImage,
   ArchiveError,
   archiveProblemSentence,
-  type Records,
   readArchive,
   writeArchive,
 } from '@/core/interchange/archive';
+import type { Records } from '@/core/interchange/records';
 import { planOf, poses } from './plans';
 
 const digest = (bytes: Uint8Array): Promise<string> =>

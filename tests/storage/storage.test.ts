@@ -1,6 +1,6 @@
 import { IDBFactory } from 'fake-indexeddb';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Records } from '@/core/interchange/archive';
+import type { Records } from '@/core/interchange/records';
 import type { Page, Session } from '@/core/journal/session';
 import type { Picture } from '@/core/references/picture';
 import { emptyOldBin } from '@/storage/bin';

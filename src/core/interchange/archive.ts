@@ -1,36 +1,9 @@
 import { Uint8ArrayReader, ZipWriter } from '@zip.js/zip.js/lib/zip-core-native.js';
 import * as z from 'zod/mini';
-import type { Body } from '../body/body';
-import type { Page, Session } from '../journal/session';
-import type { Viewing } from '../journal/viewing';
-import type { SavedPlan } from '../practice/plan/savedPlan';
-import type { Picture, PictureSet } from '../references/picture';
 import { counted } from '../words';
 import { mendRecord, mendSettings } from './mend';
-import { KIND_WORDS, RECORD_KINDS, type RecordKind } from './records';
+import { KIND_WORDS, noRecords, RECORD_KINDS, type RecordKind, type Records } from './records';
 import { listZip, ZIP_OPTIONS, ZipError, type ZipFile, type ZipLimits } from './zip';
-
-/** Everything that is kept, without images. */
-export interface Records {
-  sessions: Session[];
-  pages: Page[];
-  sets: PictureSet[];
-  pictures: Picture[];
-  bodies: Body[];
-  plans: SavedPlan[];
-  viewings: Viewing[];
-  settings: Record<string, string | number | boolean>;
-}
-export const noRecords = (): Records => ({
-  sessions: [],
-  pages: [],
-  sets: [],
-  pictures: [],
-  bodies: [],
-  plans: [],
-  viewings: [],
-  settings: {},
-});
 
 const FORMAT = 'fox-minute archive';
 /**

@@ -1,8 +1,8 @@
-import { bodySchema } from '../body/body';
-import { pageSchema, sessionSchema } from '../journal/session';
-import { viewingSchema } from '../journal/viewing';
-import { savedPlanSchema } from '../practice/plan/savedPlan';
-import { pictureSchema, pictureSetSchema } from '../references/picture';
+import { type Body, bodySchema } from '../body/body';
+import { type Page, pageSchema, type Session, sessionSchema } from '../journal/session';
+import { type Viewing, viewingSchema } from '../journal/viewing';
+import { type SavedPlan, savedPlanSchema } from '../practice/plan/savedPlan';
+import { type Picture, pictureSchema, type PictureSet, pictureSetSchema } from '../references/picture';
 
 /** The records a learner keeps, by the store they are in; each carries its own id. */
 export const RECORD_SCHEMAS = {
@@ -31,3 +31,25 @@ export const KIND_WORDS: Record<RecordKind, string> = {
   plans: 'plan',
   viewings: 'way a picture was seen',
 };
+
+/** Everything that is kept, without images. */
+export interface Records {
+  sessions: Session[];
+  pages: Page[];
+  sets: PictureSet[];
+  pictures: Picture[];
+  bodies: Body[];
+  plans: SavedPlan[];
+  viewings: Viewing[];
+  settings: Record<string, string | number | boolean>;
+}
+export const noRecords = (): Records => ({
+  sessions: [],
+  pages: [],
+  sets: [],
+  pictures: [],
+  bodies: [],
+  plans: [],
+  viewings: [],
+  settings: {},
+});
