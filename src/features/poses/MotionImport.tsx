@@ -9,7 +9,6 @@ import {
   NEEDED_PLACES,
 } from '@/core/figure/motion/jointNames';
 import { figureReferenceId } from '@/core/figure/catalogue/referenceId';
-import { parsePoseSet } from '@/core/interchange/poseSet';
 import type { PictureSet } from '@/core/references/picture';
 import { setFigures } from '@/storage/references/describeFigures';
 import { saveSet } from '@/storage/pictures/pictures';
@@ -67,6 +66,7 @@ export function MotionImport({ onKept, onCancel }: { onKept: (setId: string) => 
     if (file.size > MAX_BYTES) throw new Error(`“${file.name}” is larger than 200 MB. Cut the clip and try again.`);
     const text = await file.text();
     if (/\.json$/i.test(file.name)) {
+      const { parsePoseSet } = await import('@/core/interchange/poseSet');
       const { name, figures } = parsePoseSet(text);
       await keepSet(
         name,
