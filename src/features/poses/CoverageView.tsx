@@ -64,7 +64,7 @@ export function CoverageView() {
                   counts.foreshortened > 0
                     ? `, ${String(counts.foreshortened)} of them (${String(Math.round((100 * counts.foreshortened) / counts.total))} %) foreshortened`
                     : ''
-                }: the larger a disk, the more.`,
+                }. The larger a disk, the more were drawn.`,
                 empty > 0 &&
                   `${counted(empty, 'ring')}: there are pictures of the pose from that side, and none was drawn.`,
                 counts.unknown > 0 &&
