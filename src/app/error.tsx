@@ -1,12 +1,8 @@
 'use client';
-import dynamic from 'next/dynamic';
+import { WaysOn } from '@/features/data/WaysOn';
 import { TopBar } from '@/ui/TopBar';
 
-// Fetched when something did go wrong: every page carries this one.
-const ResetSettings = dynamic(() => import('@/features/data/ResetSettings').then((m) => m.ResetSettings));
-const TakeOut = dynamic(() => import('@/features/data/TakeOut').then((m) => m.TakeOut));
-
-/** Something unexpected: what is safe, and the ways on. They stand here too, in case the Data page is the one that fails. */
+/** Something unexpected: what is safe, and the ways on. */
 export default function ErrorPage({ reset }: { reset: () => void }) {
   return (
     <>
@@ -17,13 +13,7 @@ export default function ErrorPage({ reset }: { reset: () => void }) {
           Your sessions, pages and pictures are safe in this browser; a session that was running waits on Today. Try
           again. If it happens once more, take everything out, then put settings back.
         </p>
-        <button type="button" className="btn mt-5" onClick={reset}>
-          Try again
-        </button>
-        <div className="mt-9 grid gap-x-12 gap-y-8 border-t border-hairline pt-6 lg:grid-cols-2">
-          <TakeOut />
-          <ResetSettings />
-        </div>
+        <WaysOn onRetry={reset} />
       </main>
     </>
   );

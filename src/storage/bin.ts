@@ -1,4 +1,4 @@
-import { BIN_DAYS } from '@/core/references/picture';
+import { BIN_DAYS } from '@/core/bin';
 import { announce } from './changes';
 import { db } from './db';
 import { imageKey } from './images';

@@ -96,9 +96,7 @@ async function mendStore(tx: Upgrade, kind: RecordKind): Promise<string[]> {
     const mended = mendRecord(kind, cursor.value);
     if (!mended) {
       unreadable++;
-      await tx
-        .objectStore('unreadable')
-        .put({ id: `${kind}/${cursor.key}`.slice(0, 64), store: kind, value: cursor.value });
+      await tx.objectStore('unreadable').put({ id: `${kind}/${cursor.key}`, store: kind, value: cursor.value });
       await cursor.delete();
       continue;
     }
@@ -115,7 +113,6 @@ async function mendStore(tx: Upgrade, kind: RecordKind): Promise<string[]> {
 /** An older version of the program in another tab keeps the database from being brought up to date. */
 let blockedListener: (() => void) | undefined;
 export const onBlocked = (listener: () => void): void => void (blockedListener = listener);
-const announceBlocked = (): void => blockedListener?.();
 
 let handle: Promise<IDBPDatabase<FoxDb>> | undefined;
 
@@ -149,9 +146,7 @@ export function db(): Promise<IDBPDatabase<FoxDb>> {
       // One transaction for all of it: whatever fails leaves the database as it was, and the page says so.
       if (oldVersion > 0) mendKept(tx).catch(() => tx.abort());
     },
-    blocked() {
-      announceBlocked();
-    },
+    blocked: () => blockedListener?.(),
     blocking(_current, _blocked, event) {
       (event.target as IDBDatabase).close();
       handle = undefined;

@@ -59,7 +59,8 @@ export type Folder = z.infer<typeof folderSchema>;
 
 /** A record that could not be read by this version: kept apart as it was, and taken out as it is. */
 const unreadableSchema = z.object({
-  id,
+  /** Its store and its key there, however long: no two are ever one. */
+  id: z.string(),
   /** The store it was in. */
   store: z.string(),
   value: z.unknown(),

@@ -6,7 +6,7 @@ import {
   readArchive,
   writeArchive,
 } from '@/core/interchange/archive';
-import type { Records } from '@/core/interchange/records';
+import { countRecords, type Records } from '@/core/interchange/records';
 import { openOutFile, tidyOutFiles } from './outFile';
 import { sha256 } from './sha256';
 
@@ -50,9 +50,8 @@ const api = {
     const back = await readArchive(zip, sha256, {
       onFile: (done, total) => onProgress({ stage: 'reading', done, total }),
     });
-    const count = ({ sessions, pages, pictures, plans }: Records): number =>
-      sessions.length + pages.length + pictures.length + plans.length;
-    if (back.images.length !== images || count(back.records) !== count(records)) throw new ArchiveError('damaged');
+    if (back.images.length !== images || countRecords(back.records) !== countRecords(records))
+      throw new ArchiveError('damaged');
     return zip;
   },
   async read(zip: Blob, onProgress: (progress: Progress) => void): Promise<ReadResult> {

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { daysLeft } from '@/core/bin';
 import { accountRun, inWholeSeconds } from '@/core/clock/account';
+import { KIND_WORDS } from '@/core/interchange/records';
 import { counted, countedWith, listPhrases, listWords, moreOf, percentAgainst, ratioWords } from '@/core/words';
 import { planOf, poses } from './plans';
 
@@ -14,6 +16,24 @@ describe('counting words', () => {
         `${String(n)} pose${many} ${n === 1 ? 'repeats' : 'repeat'}`,
       );
     }
+  });
+});
+
+describe('kinds of records', () => {
+  it.each(Object.values(KIND_WORDS))('“%s” takes an s for several: it ends with what is counted', (word) => {
+    expect(word).toMatch(/^[a-z]+(-[a-z]+)?( [a-z]+)?$/);
+    expect(word).not.toMatch(/s$|\b(of|a|was)\b/);
+  });
+});
+
+describe('the bin', () => {
+  it('counts calendar days: an evening and the next morning are a day apart, and nothing is below none', () => {
+    const evening = new Date(2026, 2, 28, 23, 50).getTime();
+    expect(daysLeft(evening, evening)).toBe('30 days left');
+    expect(daysLeft(evening, new Date(2026, 2, 29, 0, 10).getTime())).toBe('29 days left');
+    expect(daysLeft(evening, new Date(2026, 3, 26, 12).getTime())).toBe('1 day left');
+    expect(daysLeft(evening, new Date(2026, 8, 1).getTime())).toBe('0 days left');
+    expect(daysLeft(null, evening)).toBe('30 days left');
   });
 });
 

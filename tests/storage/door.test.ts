@@ -96,4 +96,9 @@ describe('an upgrade', () => {
     ]);
     expect((await readRecords()).records.sessions).toHaveLength(1);
   });
+  it('keeps each of them apart, however long and alike their keys are', async () => {
+    const long = 'k'.repeat(100);
+    await older({ sessions: [{ id: `${long}1` }, { id: `${long}2` }] });
+    expect(await countKept()).toMatchObject({ sessions: 0, unreadable: 2 });
+  });
 });

@@ -1,4 +1,4 @@
-import type { Timeline } from '../practice/time/timeline';
+import type { Segment, Timeline } from '../practice/time/timeline';
 import { firstOfPose, samePose } from './poseSegments';
 import { potAt } from './pot';
 import { lengthOf, type RunState } from './run';
@@ -24,4 +24,10 @@ export function sessionLeftMs(timeline: Timeline, state: RunState): number {
       leftMs += expectedMs(i);
     }
   return leftMs;
+}
+
+/** How far into the plan it is, milliseconds; what runs over stays at the end of its segment. */
+export function planSpentMs(segments: readonly Segment[], { segmentIndex, elapsedMs }: RunState): number {
+  const segment = segments[Math.min(segmentIndex, segments.length - 1)];
+  return Math.min(segment.endMs, segment.startMs + elapsedMs);
 }

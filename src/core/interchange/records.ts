@@ -21,15 +21,15 @@ export const RECORD_SCHEMAS = {
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
 export const RECORD_KINDS = Object.keys(RECORD_SCHEMAS) as RecordKind[];
 
-/** What one record of each kind is called. */
+/** What one record of each kind is called; an s makes it several. */
 export const KIND_WORDS: Record<RecordKind, string> = {
   sessions: 'session',
   pages: 'page',
   sets: 'set',
   pictures: 'picture',
-  bodies: 'set of body points',
+  bodies: 'body-point set',
   plans: 'plan',
-  viewings: 'way a picture was seen',
+  viewings: 'picture viewing',
 };
 
 /** Everything that is kept, without images. */
@@ -53,3 +53,7 @@ export const noRecords = (): Records => ({
   viewings: [],
   settings: {},
 });
+
+/** How many records there are, of all kinds together. */
+export const countRecords = (records: Records): number =>
+  RECORD_KINDS.reduce((sum, kind) => sum + records[kind].length, 0);

@@ -154,6 +154,3 @@ export function parsePictureReference(referenceId: string): string | undefined {
 /** Whether a reference is the mirror image of a picture. */
 export const isMirrored = (referenceId: string): boolean =>
   referenceId.startsWith('picture/') && referenceId.endsWith(MIRRORED);
-
-/** How long something in the bin can still be taken out. */
-export const BIN_DAYS = 30;

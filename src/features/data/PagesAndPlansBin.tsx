@@ -1,11 +1,10 @@
 'use client';
-import { differenceInCalendarDays, format } from 'date-fns';
+import { format } from 'date-fns';
 import Link from 'next/link';
 import { useState } from 'react';
+import { BIN_DAYS, daysLeft } from '@/core/bin';
 import type { Page } from '@/core/journal/session';
 import type { SavedPlan } from '@/core/practice/plan/savedPlan';
-import { BIN_DAYS } from '@/core/references/picture';
-import { counted } from '@/core/words';
 import { imageKey } from '@/storage/images';
 import { storageProblem } from '@/storage/problems';
 import { useStored } from '@/storage/hooks/useStored';
@@ -14,8 +13,6 @@ import { binPage, listBinnedPages } from '@/storage/sessions/pages';
 import { listBinnedPlans, savePlan } from '@/storage/sessions/savedPlans';
 import { toastProblem } from '@/ui/toast/toast';
 
-const left = (binnedAtMs: number | null, nowMs: number): string =>
-  `${counted(Math.max(0, BIN_DAYS - differenceInCalendarDays(nowMs, binnedAtMs ?? nowMs)), 'day')} left`;
 const run = (work: Promise<void>): void => {
   work.catch((error: unknown) => toastProblem(storageProblem(error)));
 };
@@ -30,7 +27,7 @@ function BinnedPage({ page, nowMs }: { page: Page; nowMs: number }) {
       </span>
       <span className="flex-1">
         {name[0].toUpperCase() + name.slice(1)}
-        <span className="block text-[13px] text-quiet">{left(page.binnedAtMs, nowMs)}</span>
+        <span className="block text-[13px] text-quiet">{daysLeft(page.binnedAtMs, nowMs)}</span>
       </span>
       <button
         type="button"
@@ -49,7 +46,7 @@ function BinnedPlan({ plan, nowMs }: { plan: SavedPlan; nowMs: number }) {
     <li className="flex items-center gap-4">
       <span className="flex-1 wrap-anywhere">
         The plan “<bdi>{plan.recipe.title}</bdi>”
-        <span className="block text-[13px] text-quiet">{left(plan.binnedAtMs, nowMs)}</span>
+        <span className="block text-[13px] text-quiet">{daysLeft(plan.binnedAtMs, nowMs)}</span>
       </span>
       <button
         type="button"

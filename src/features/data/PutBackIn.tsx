@@ -3,7 +3,7 @@ import { format } from 'date-fns';
 import { Upload } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { ReadArchive } from '@/core/interchange/archive';
-import { KIND_WORDS, RECORD_KINDS } from '@/core/interchange/records';
+import { countRecords, KIND_WORDS, RECORD_KINDS } from '@/core/interchange/records';
 import { counted, listWords } from '@/core/words';
 import { countHere, putRecords } from '@/storage/everything';
 import { storageProblem } from '@/storage/problems';
@@ -132,12 +132,11 @@ function Survey({
   onLeave,
 }: Surveyed & { putting: boolean; onPut: () => void; onLeave: () => void }) {
   const kinds = RECORD_KINDS.filter((kind) => records[kind].length > 0);
-  const all = kinds.reduce((sum, kind) => sum + records[kind].length, 0);
   return (
     <div className="mt-3 border border-rule bg-sheet p-4" role="group" aria-label="What is in the ZIP">
       <p>
         Taken out on {format(exportedAtMs, 'MMMM d, yyyy')}, whole:{' '}
-        {all === 0
+        {countRecords(records) === 0
           ? 'no records.'
           : `${listWords(kinds.map((kind) => counted(records[kind].length, KIND_WORDS[kind])))}, ${(imageBytes / 1e6).toFixed(1)} MB of images.`}
         {here > 0 && ` ${String(here)} of these are here already and will stay as they are.`}

@@ -1,8 +1,8 @@
 'use client';
-import { differenceInCalendarDays } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
-import { BIN_DAYS, type Picture, pictureReferenceId } from '@/core/references/picture';
+import { BIN_DAYS, daysLeft } from '@/core/bin';
+import { type Picture, pictureReferenceId } from '@/core/references/picture';
 import { counted } from '@/core/words';
 import { useLibrary } from '@/storage/pictures/library';
 import { binSet, listBinnedSets } from '@/storage/pictures/pictures';
@@ -10,9 +10,6 @@ import { storageProblem } from '@/storage/problems';
 import { useStored } from '@/storage/hooks/useStored';
 import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import { useLibraryActions } from './library/useLibraryActions';
-
-const daysLeft = (binnedAtMs: number | null, nowMs: number): string =>
-  counted(Math.max(0, BIN_DAYS - differenceInCalendarDays(nowMs, binnedAtMs ?? nowMs)), 'day');
 
 /** Shown at a time: a bin is emptied from its newest end. */
 const SHOWN = 120;
@@ -27,7 +24,7 @@ function Binned({ picture, nowMs, onBack }: { picture: Picture; nowMs: number; o
       <p className="truncate text-[13px]" title={picture.name}>
         {picture.name}
       </p>
-      <p className="text-[13px] text-quiet">{daysLeft(picture.binnedAtMs, nowMs)} left</p>
+      <p className="text-[13px] text-quiet">{daysLeft(picture.binnedAtMs, nowMs)}</p>
       <button type="button" className="btn-quiet btn btn-xs" aria-label={`Put ${picture.name} back`} onClick={onBack}>
         Put back
       </button>
@@ -64,7 +61,7 @@ export function Bin() {
           {sets.map((set) => (
             <li key={set.id} className="flex items-center gap-4">
               <span className="font-serif text-[18px]">{set.name}</span>
-              <span className="text-[13px] text-quiet">{daysLeft(set.binnedAtMs, nowMs)} left</span>
+              <span className="text-[13px] text-quiet">{daysLeft(set.binnedAtMs, nowMs)}</span>
               <button
                 type="button"
                 className="btn-quiet btn btn-xs"

@@ -5,7 +5,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { withChoices } from '@/core/clock/choices';
 import { firstOfPose } from '@/core/clock/poseSegments';
 import type { RunState } from '@/core/clock/run';
-import { sessionLeftMs } from '@/core/clock/sessionLeft';
+import { planSpentMs, sessionLeftMs } from '@/core/clock/sessionLeft';
 import type { Session } from '@/core/journal/session';
 import { wallTime } from '@/core/practice/time/clockTime';
 import { clockDigits } from '@/core/practice/time/duration';
@@ -15,7 +15,7 @@ import { poseStages, stageAt } from '@/core/practice/rules/poseStages';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
 import { isDrawing, referenceOf, showsReference } from '@/core/practice/rules/showsReference';
 import type { Plan } from '@/core/practice/plan/schema';
-import type { Segment, SegmentKind } from '@/core/practice/time/timeline';
+import type { SegmentKind } from '@/core/practice/time/timeline';
 import { zoomForHeight } from '@/core/seeing/place';
 import { MAX_ZOOM, MIN_ZOOM, WHOLE } from '@/core/journal/viewing';
 import type { Room } from '@/storage/sessions/room';
@@ -380,12 +380,6 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
       </main>
     </RunContext>
   );
-}
-
-/** How far into the plan it is, milliseconds; what runs over stays at the end of its segment. */
-function planSpentMs(segments: readonly Segment[], { segmentIndex, elapsedMs }: RunState): number {
-  const segment = segments[Math.min(segmentIndex, segments.length - 1)];
-  return Math.min(segment.endMs, segment.startMs + elapsedMs);
 }
 
 const BETWEEN: readonly SegmentKind[] = ['change', 'rest', 'lookBack', 'lookAgain'];

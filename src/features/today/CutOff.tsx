@@ -4,6 +4,7 @@ import { wallTime } from '@/core/practice/time/clockTime';
 import { useRouter } from 'next/navigation';
 import { toastProblem } from '@/ui/toast/toast';
 import { runStateAt } from '@/core/clock/run';
+import { planSpentMs } from '@/core/clock/sessionLeft';
 import type { Session } from '@/core/journal/session';
 import { clockDigits } from '@/core/practice/time/duration';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
@@ -18,14 +19,13 @@ export function CutOff({ session }: { session: Session }) {
   const router = useRouter();
   const { segments, totalMs } = expandPlan(session.plan);
   const state = runStateAt(session.plan, session.log, session.lastSeenMs);
-  const segment = segments[Math.min(state.segmentIndex, segments.length - 1)];
-  const spentMs = segment.startMs + state.elapsedMs;
+  const spentMs = planSpentMs(segments, state);
   return (
     <section aria-label="Cut off">
       <h2 className="font-sans text-[15px] font-semibold">Still open</h2>
       <p className="mt-2">
         A session begun {format(session.startedAtMs, 'EEEE')} at {wallTime(session.startedAtMs)} is waiting with{' '}
-        {clockDigits(Math.max(0, totalMs - spentMs))} to go.
+        {clockDigits(totalMs - spentMs)} to go.
       </p>
       <div className="mt-2">
         <Ribbon blocks={plannedRibbon(session.plan)} size="card" label="How far it went" playheadMs={spentMs} />

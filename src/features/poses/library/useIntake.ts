@@ -46,28 +46,24 @@ async function unpacked(given: readonly Given[], tell: (unpacking: Unpacking | u
   const zips = given.filter(isZip);
   if (zips.length === 0) return [...given];
   const out = given.filter((g) => !isZip(g));
-  let tellNow: (name: string, files: number) => void = () => undefined;
   const worker = startZipWorker();
+  let cancel = (): void => undefined;
   const canceled = new Promise<'canceled'>((resolve) => {
-    tellNow = (name, files) =>
-      tell({
-        name,
-        files,
-        cancel: () => {
-          worker.stop();
-          resolve('canceled');
-        },
-      });
+    cancel = () => {
+      worker.stop();
+      resolve('canceled');
+    };
   });
   try {
     for (const { file } of zips) {
       const before = out.length;
-      tellNow(file.name, 0);
+      tell({ name: file.name, files: 0, cancel });
       const unpacking = worker.api.unpack(
         file,
         callback((inside: File) => {
           out.push({ file: inside, name: inside.name });
-          if ((out.length - before) % TOLD_EVERY === 0) tellNow(file.name, out.length - before);
+          const files = out.length - before;
+          if (files % TOLD_EVERY === 0) tell({ name: file.name, files, cancel });
           return Promise.resolve();
         }),
       );
