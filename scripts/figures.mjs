@@ -35,10 +35,9 @@ async function writeFacts() {
   const json = await Promise.all(['envelopes', 'exercises'].map((name) => tsx(`scripts/figures/${name}.ts`)));
   await writeJson('src/core/figure/catalogue/envelopes.json', json[0]);
   // The outlines in it are those of the envelopes.
-  await writeJson(
-    'src/core/figure/catalogue/catalogue.json',
-    await tsx('scripts/figures/catalogue.ts', `${pictures}/small`),
-  );
+  const { catalogue, shapes } = JSON.parse(await tsx('scripts/figures/catalogue.ts', `${pictures}/small`));
+  await writeJson('src/core/figure/catalogue/catalogue.json', JSON.stringify(catalogue));
+  await writeJson('src/core/figure/catalogue/shapes.json', JSON.stringify(shapes));
   // One line: nobody reads it, and it is large.
   writeFileSync(`${root}/src/core/practice/exercises/pictures.json`, `${json[1]}`);
 }

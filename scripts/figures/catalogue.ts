@@ -1,4 +1,4 @@
-// Facts of the sets' views and the sizes of their small pictures, as the catalogue keeps them: tsx catalogue.ts SMALL_DIR
+// Facts of the sets' views, the sizes of their small pictures, and their shapes, as the catalogue keeps them: tsx catalogue.ts SMALL_DIR
 import sharp from 'sharp';
 import { type CatalogueFile, figureFileName } from '@/core/figure/catalogue/catalogue';
 import { FIRST_FIGURES, figureFacts, poseHeadingDeg, poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
@@ -11,6 +11,8 @@ import type { EnvelopeFile } from '@/core/figure/catalogue/envelopes';
 
 const [dir] = process.argv.slice(2);
 const catalogue: CatalogueFile = { poses: {}, views: [] };
+/** In the order of the views. */
+const shapes: string[] = [];
 for (const reference of SET_FIGURES) {
   const { poseId, build, view } = reference;
   const { name, family, difficulty, foreshortened } = figureFacts(reference);
@@ -36,11 +38,10 @@ for (const reference of SET_FIGURES) {
     height,
     full,
     poseHeadingDeg(poseId, build),
-    writeShape({
-      limbs: limbDirectionsOf(settlePose(pose, BUILDS[build]).rig, view),
-      outline: outlineOf(corners),
-    }),
     foreshortened ? 1 : 0,
   ]);
+  shapes.push(
+    writeShape({ limbs: limbDirectionsOf(settlePose(pose, BUILDS[build]).rig, view), outline: outlineOf(corners) }),
+  );
 }
-console.log(JSON.stringify(catalogue));
+console.log(JSON.stringify({ catalogue, shapes }));

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { RECORD_SCHEMAS } from '@/core/interchange/records';
 import { momentSchema } from '@/core/moment';
-import { imageProblemSchema } from '@/core/references/imageFile';
+import { imageProblemSchema } from '@/core/references/imageProblem';
 import { inFolderSchema, rightsSchema } from '@/core/references/picture';
 
 const id = z.string().check(z.minLength(1), z.maxLength(64));

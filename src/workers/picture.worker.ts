@@ -1,6 +1,7 @@
 import * as Comlink from 'comlink';
 import { parse as parseExif } from 'exifr';
-import { IMAGE_TYPES_BY_ENDING, type ImageFacts, type ImageNote, type ImageProblem } from '@/core/references/imageFile';
+import { IMAGE_TYPES_BY_ENDING, type ImageFacts, type ImageNote } from '@/core/references/imageFile';
+import type { ImageProblem } from '@/core/references/imageProblem';
 import { inspectImage } from '@/core/references/inspectImage';
 import { LIKENESS_PX, likenessHash } from '@/core/references/likeness';
 import { avifTells, isAnimated, stripMetadata } from '@/core/references/metadata';

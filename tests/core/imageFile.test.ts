@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { type ImageProblem, problemSentence } from '@/core/references/imageFile';
+import { problemSentence } from '@/core/references/imageFile';
+import type { ImageProblem } from '@/core/references/imageProblem';
 import { inspectImage } from '@/core/references/inspectImage';
 import { avif, gif, heic, jpeg, png, pngHeader, webp } from '../images';
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { calendarOf, firstTime } from '@/core/interchange/calendar';
 import { readPlanFile, recipeFromFile, writePlanFile } from '@/core/interchange/planFile';
-import { accountSession } from '@/core/journal/session';
+import { accountSession } from '@/core/journal/sessionAccount';
 import { logByHand, timedSegments } from '@/core/journal/handEntry';
 import { usualLength, usualTimes } from '@/core/journal/usualTimes';
 import { chooseReferences } from '@/core/practice/start/chooseReferences';

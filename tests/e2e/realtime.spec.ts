@@ -5,7 +5,8 @@ import { expect, test } from '@playwright/test';
 import { z } from 'zod';
 import { keepPlan, planOf } from '../../scripts/keep-plan.mjs';
 import { rawBrowser } from '../../scripts/raw-browser.mjs';
-import { accountSession, sessionSchema } from '../../src/core/journal/session';
+import { sessionSchema } from '../../src/core/journal/session';
+import { accountSession } from '../../src/core/journal/sessionAccount';
 import { WALKING, WAITING, pose, posesBlock } from './steps';
 
 const startedSchema = z.object({ id: z.string(), startedAtMs: z.number() });

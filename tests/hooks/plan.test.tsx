@@ -13,7 +13,7 @@ import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { usePlanEditor } from '@/features/plan/usePlanEditor';
 import { useProposal } from '@/features/today/useProposal';
 import { closeDb } from '@/storage/db';
-import { shippedReferences } from '@/storage/references/references';
+import { shippedReferences } from '@/storage/references/referenceFacts';
 import { loadSetting } from '@/storage/settings';
 import { planOf, poses } from '../core/plans';
 import { level, list, recipeWith } from '../core/recipes';

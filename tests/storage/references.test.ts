@@ -6,13 +6,11 @@ import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { closeDb } from '@/storage/db';
 import { EVERYTHING } from '@/core/references/query';
 import { addPicture, saveSet } from '@/storage/pictures/pictures';
+import { factsOf, figureReferenceFacts, referencesOf } from '@/storage/references/referenceFacts';
 import {
-  factsOf,
-  figureReferenceFacts,
   knownFacts,
   loadReferenceImage,
   referenceName,
-  referencesOf,
   smallPictureUrl,
   veilsOf,
 } from '@/storage/references/references';

@@ -1,4 +1,3 @@
-import { sum } from 'd3-array';
 import type { Plan } from '../practice/plan/schema';
 import { drawingKey } from '../practice/rules/holds';
 import { wholeSeconds } from '../practice/time/duration';
@@ -79,7 +78,7 @@ export function accountRun(plan: Plan, log: readonly RunEvent[], nowMs: number):
     account.changingMs += visit.waitedMs;
     account.heldMs += visit.heldMs;
     account.peeks += visit.peeks.length;
-    account.peekMs += sum(visit.peeks);
+    account.peekMs += visit.peeks.reduce((sum, peekMs) => sum + peekMs, 0);
     account.lifts += visit.lifts;
     if (kind === 'page') account.linesMs += spent;
     if (kind === 'page' && visit.ended === 'next') account.linePages++;

@@ -1,5 +1,6 @@
 import type * as z from 'zod/mini';
 import { MOST_EVENTS, type RunEvent, runEventSchema } from '../clock/log';
+import { fullDate } from '../dateWords';
 import { LONGEST_MS } from '../practice/time/duration';
 import { isSettingName, SETTINGS } from '../settings';
 import { counted, listWords } from '../words';
@@ -46,7 +47,7 @@ function nameOf(kind: RecordKind, { name, startedAtMs, recipe }: Record<string, 
   if (typeof known === 'string') return `The ${KIND_WORDS[kind]} “${known.slice(0, 60)}”`;
   const day = typeof startedAtMs === 'number' ? new Date(startedAtMs) : undefined;
   if (!day || Number.isNaN(day.getTime())) return `A ${KIND_WORDS[kind]}`;
-  return `The ${KIND_WORDS[kind]} of ${day.toLocaleDateString('en-US', { dateStyle: 'long' })}`;
+  return `The ${KIND_WORDS[kind]} of ${fullDate(day)}`;
 }
 
 /**

@@ -1,4 +1,3 @@
-import { sum } from 'd3-array';
 import { visitSpentMs } from '../clock/account';
 import { stateOnTimeline } from '../clock/run';
 import { clockDigits } from '../practice/time/duration';
@@ -8,6 +7,8 @@ import type { Session } from './session';
 
 /** What ends or runs on by less than this is on time. */
 const LEAST_MS = 1000;
+
+const summed = (lengthsMs: readonly number[]): number => lengthsMs.reduce((sum, ms) => sum + ms, 0);
 
 /** How the session differed from its plan, as sentences: overall first, then what made the difference. */
 export function compareToPlan({ plan, log, lastSeenMs }: Session): string {
@@ -40,8 +41,8 @@ export function compareToPlan({ plan, log, lastSeenMs }: Session): string {
   const parts: string[] = [];
   if (heldMs >= 1000) parts.push(`${clockDigits(heldMs)} on hold`);
   if (extraMs >= 1000) parts.push(`${clockDigits(extraMs)} more on poses you went back to`);
-  if (early.length > 0) parts.push(`${counted(early.length, 'pose')} ended early, by ${clockDigits(sum(early))}`);
-  if (over.length > 0) parts.push(`${counted(over.length, 'pose')} run over, by ${clockDigits(sum(over))}`);
+  if (early.length > 0) parts.push(`${counted(early.length, 'pose')} ended early, by ${clockDigits(summed(early))}`);
+  if (over.length > 0) parts.push(`${counted(over.length, 'pose')} run over, by ${clockDigits(summed(over))}`);
   if (oddSkipped) parts.push('the odd one out skipped');
   const because = parts.length > 0 ? `, with ${listPhrases(parts)}` : '';
   const difference = wallMs - timeline.totalMs;

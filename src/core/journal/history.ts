@@ -2,7 +2,8 @@ import { eachDayOfInterval, endOfWeek, isSameDay, startOfWeek } from 'date-fns';
 import { hidesReference } from '../practice/exercises/exercise';
 import { localDay } from '../moment';
 import { type Drawing, posesDrawn } from './drawings';
-import { accountSession, type Session } from './session';
+import type { Session } from './session';
+import { accountSession } from './sessionAccount';
 
 const referencesOf = (drawn: readonly Drawing[]): string[] => drawn.flatMap(({ referenceId }) => referenceId ?? []);
 

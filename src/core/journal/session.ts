@@ -1,8 +1,6 @@
 import * as z from 'zod/mini';
 import { momentSchema } from '../moment';
-import { accountRun, type RunAccount } from '../clock/account';
 import { runLogSchema, sessionMsSchema } from '../clock/log';
-import { type Hold, runStateAt } from '../clock/run';
 import { planSchema } from '../practice/plan/schema';
 import { reflectionSchema } from './reflection';
 
@@ -58,13 +56,3 @@ export const pageSchema = z.object({
   ),
 });
 export type Page = z.infer<typeof pageSchema>;
-
-/** Account of a session, to its end or to the last sign of life. */
-export function accountSession({ plan, log, lastSeenMs }: Session): RunAccount {
-  return accountRun(plan, log, lastSeenMs);
-}
-
-/** Times on hold that the learner gave a reason for, in order. */
-export function namedHolds({ plan, log, lastSeenMs }: Session): Hold[] {
-  return runStateAt(plan, log, lastSeenMs).holds.filter((h) => h.why !== undefined && !h.counted);
-}

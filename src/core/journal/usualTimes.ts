@@ -1,4 +1,3 @@
-import { median } from 'd3-array';
 import { drawingsOf } from './drawings';
 import type { Session } from './session';
 
@@ -8,7 +7,9 @@ const ROUND_MS = 15_000;
 /** The median of some lengths, rounded up to a quarter of a minute; undefined for fewer than four. */
 export function usualLength(lengthsMs: readonly number[]): number | undefined {
   if (lengthsMs.length < FEWEST) return undefined;
-  return Math.ceil((median(lengthsMs) ?? 0) / ROUND_MS) * ROUND_MS;
+  const sorted = lengthsMs.toSorted((a, b) => a - b);
+  const middle = (sorted.length - 1) / 2;
+  return Math.ceil((sorted[Math.floor(middle)] + sorted[Math.ceil(middle)]) / 2 / ROUND_MS) * ROUND_MS;
 }
 
 /** How long drawings of each exercise really took, by exercise; sessions in which the learner explained to others are left out. */

@@ -1,5 +1,6 @@
 import { imageSize } from 'image-size';
-import { IMAGE_TYPES_BY_ENDING, type ImageFacts, type ImageProblem, MAX_MEGAPIXELS } from './imageFile';
+import { IMAGE_TYPES_BY_ENDING, type ImageFacts, MAX_MEGAPIXELS } from './imageFile';
+import type { ImageProblem } from './imageProblem';
 
 const ascii = (bytes: Uint8Array, from: number, to: number): string => String.fromCharCode(...bytes.subarray(from, to));
 const uint32 = (bytes: Uint8Array, at: number): number => new DataView(bytes.buffer, bytes.byteOffset).getUint32(at);

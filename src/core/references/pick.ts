@@ -4,10 +4,8 @@ import { type Candidate, type ChoiceContext, chooseSet, inMirror, plainly, share
 import { cellOf, type FacingCount, type ReferenceFacts } from './coverage';
 import { HAND_SHAPES } from './facts';
 import { mirroredReference } from './mirrorReference';
+import type { PickOrder } from './pickOrder';
 import { alikeness } from './unlike';
-
-export const PICK_ORDERS = ['own order', 'shuffled', 'gentle to hard', 'widen', 'same again'] as const;
-export type PickOrder = (typeof PICK_ORDERS)[number];
 
 export interface PickRequest {
   /** What there is, in the learner's own order. */

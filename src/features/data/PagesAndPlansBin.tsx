@@ -1,5 +1,5 @@
 'use client';
-import { format } from 'date-fns';
+import { monthDay } from '@/core/dateWords';
 import Link from 'next/link';
 import { useState } from 'react';
 import { BIN_DAYS, daysLeft } from '@/core/bin';
@@ -19,7 +19,7 @@ const run = (work: Promise<void>): void => {
 
 function BinnedPage({ page, nowMs }: { page: Page; nowMs: number }) {
   const url = useImageUrl(imageKey('thumbnail', page.id));
-  const name = `the page of ${format(page.addedAtMs, 'MMMM d')}`;
+  const name = `the page of ${monthDay(page.addedAtMs)}`;
   return (
     <li className="flex items-center gap-4">
       <span className="grid size-[56px] place-items-center border border-rule bg-sheet">

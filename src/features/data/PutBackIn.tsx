@@ -1,5 +1,5 @@
 'use client';
-import { format } from 'date-fns';
+import { fullDate } from '@/core/dateWords';
 import { Upload } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { ReadArchive } from '@/core/interchange/archive';
@@ -135,7 +135,7 @@ function Survey({
   return (
     <div className="mt-3 border border-rule bg-sheet p-4" role="group" aria-label="What is in the ZIP">
       <p>
-        Taken out on {format(exportedAtMs, 'MMMM d, yyyy')}, whole:{' '}
+        Taken out on {fullDate(exportedAtMs)}, whole:{' '}
         {countRecords(records) === 0
           ? 'no records.'
           : `${listWords(kinds.map((kind) => counted(records[kind].length, KIND_WORDS[kind])))}, ${(imageBytes / 1e6).toFixed(1)} MB of images.`}

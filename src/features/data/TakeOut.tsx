@@ -1,5 +1,5 @@
 'use client';
-import { format } from 'date-fns';
+import { lightFormat } from 'date-fns';
 import { Download } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { loadImage } from '@/storage/images';
@@ -34,7 +34,7 @@ export function TakeOut() {
         callback(loadImage),
         callback((next: Progress) => setProgress(next)),
       );
-      download(zip, `fox-minute-${format(Date.now(), 'yyyy-MM-dd')}.zip`);
+      download(zip, `fox-minute-${lightFormat(Date.now(), 'yyyy-MM-dd')}.zip`);
       setTold(`Taken out: ${(zip.size / 1e6).toFixed(1)} MB, read back and found whole.`);
     } catch {
       setTold(

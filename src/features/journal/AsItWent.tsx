@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { actualRibbon } from '@/core/clock/ribbon';
 import type { Session } from '@/core/journal/session';
-import { accountSession } from '@/core/journal/session';
+import { accountSession } from '@/core/journal/sessionAccount';
 import { clockDigits } from '@/core/practice/time/duration';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
 import { sumPlan } from '@/core/practice/time/sums';

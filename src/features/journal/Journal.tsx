@@ -1,7 +1,7 @@
 'use client';
 import { inWholeSeconds } from '@/core/clock/account';
 import { counted } from '@/core/words';
-import { format } from 'date-fns';
+import { shortDate, weekdayAndDay } from '@/core/dateWords';
 import Link from 'next/link';
 import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
@@ -9,7 +9,8 @@ import { useMemo } from 'react';
 import { actualRibbon } from '@/core/clock/ribbon';
 import { compareToPlan } from '@/core/journal/compare';
 import { countFixes } from '@/core/journal/fixes';
-import { accountSession, type Session } from '@/core/journal/session';
+import type { Session } from '@/core/journal/session';
+import { accountSession } from '@/core/journal/sessionAccount';
 import { lookedAt } from '@/core/journal/whose';
 import { DEMO_LEARNER, isDemoSession } from '@/core/demoLearner';
 import { clockDigits } from '@/core/practice/time/duration';
@@ -91,7 +92,7 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
   return (
     <article aria-label="Session">
       <div className="flex flex-wrap items-baseline justify-between gap-x-8 gap-y-1">
-        <h1 className="text-[30px]">{format(session.startedAtMs, 'EEEE, MMMM d')}</h1>
+        <h1 className="text-[30px]">{weekdayAndDay(session.startedAtMs)}</h1>
         <nav aria-label="Sessions" className="flex gap-6">
           {older && (
             <Link className="link-quiet" href={`/journal?session=${older.id}`}>
@@ -179,7 +180,7 @@ function EarlierRow({ session, current }: { session: Session; current: boolean }
         aria-current={current ? 'true' : undefined}
         className={`grid grid-cols-[150px_120px_200px_1fr] items-center gap-x-5 px-2 py-2 max-lg:grid-cols-[1fr_auto] max-lg:gap-y-1 ${current ? 'bg-sheet font-semibold' : 'hover:bg-sheet'}`}
       >
-        <span>{format(session.startedAtMs, 'EEE, MMM d, yyyy')}</span>
+        <span>{shortDate(session.startedAtMs)}</span>
         <span className="font-normal text-quiet tabular-nums">
           {pieces} in {clockDigits(drawingMs)}
         </span>

@@ -16,6 +16,7 @@ import { ASPECTS, NEXT_TIME_LENGTH, type Reflection, VERDICTS } from '@/core/jou
 import { marksTrend } from '@/core/journal/marksTrend';
 import { nextLength } from '@/core/journal/nextLength';
 import type { Session } from '@/core/journal/session';
+import { monthDay } from '@/core/dateWords';
 import { usualTimes } from '@/core/journal/usualTimes';
 import { durationWords } from '@/core/practice/time/duration';
 import { GRIPS } from '@/core/practice/rules/grips';
@@ -189,13 +190,7 @@ function Judging({
   const verdicts = session.reflection?.verdicts ?? [];
   const forMs = Math.max(0, ...questions.map((q) => q.longestMs));
   const until = session.reflection?.noJudgingUntilMs ?? 0;
-  if (shut)
-    return (
-      <p>
-        No judging of this session until {new Date(until).toLocaleDateString('en', { month: 'long', day: 'numeric' })}.
-        Put it away and draw the next.
-      </p>
-    );
+  if (shut) return <p>No judging of this session until {monthDay(until)}. Put it away and draw the next.</p>;
   return (
     <details open={verdicts.length > 0}>
       <summary className="cursor-pointer py-1">A verdict, or none for a while</summary>

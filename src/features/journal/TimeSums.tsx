@@ -1,6 +1,7 @@
 import { inWholeSeconds } from '@/core/clock/account';
 import { ratioWords } from '@/core/words';
-import { accountSession, namedHolds, type Session } from '@/core/journal/session';
+import type { Session } from '@/core/journal/session';
+import { accountSession, namedHolds } from '@/core/journal/sessionAccount';
 import { clockDigits } from '@/core/practice/time/duration';
 import { sumPlan } from '@/core/practice/time/sums';
 

@@ -1,5 +1,5 @@
 'use client';
-import { format } from 'date-fns';
+import { fullDate } from '@/core/dateWords';
 import type { Route } from 'next';
 import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
@@ -113,7 +113,7 @@ function VersionCell({ version: { session, drawing }, part }: { version: Version
         ].join('; ')}
       </span>
       <Link className="link-quiet text-[14px]" href={`/journal?session=${session.id}` as Route}>
-        {format(session.startedAtMs, 'MMMM d, yyyy')}
+        {fullDate(session.startedAtMs)}
       </Link>
     </li>
   );

@@ -1,5 +1,5 @@
 'use client';
-import { format } from 'date-fns';
+import { lightFormat } from 'date-fns';
 import { useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { logByHand, timedSegments } from '@/core/journal/handEntry';
@@ -204,7 +204,7 @@ function HandEntry({ editor, nowMs, onTold, onClose }: KeepProps) {
   const { plan } = editor;
   const boxes = timedSegments(plan);
   const { segments } = expandPlan(plan);
-  const [when, setWhen] = useState(() => format(nowMs - 3_600_000, "yyyy-MM-dd'T'HH:mm"));
+  const [when, setWhen] = useState(() => lightFormat(nowMs - 3_600_000, "yyyy-MM-dd'T'HH:mm"));
   const [actual, setActual] = useState<ReadonlyMap<number, number>>(new Map());
   const [note, setNote] = useState('');
   const [problem, setProblem] = useState<string>();

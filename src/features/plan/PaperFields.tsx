@@ -1,7 +1,8 @@
 'use client';
 import { MEDIA, mediumById } from '@/core/practice/paper/materials';
 import { MOST_ON_A_SHEET, SHEET_SIZES, type SheetSize } from '@/core/practice/paper/sheet';
-import { perSheetOf, type PosesRecipe, type Recipe } from '@/core/practice/plan/recipe';
+import { perSheetOf } from '@/core/practice/paper/perSheet';
+import type { PosesRecipe, Recipe } from '@/core/practice/plan/recipe';
 import { without } from '@/core/without';
 import { CountField, Row, Select, Tick } from './fields';
 import type { ChangePoses } from './TimeFields';

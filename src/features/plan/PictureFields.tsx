@@ -2,7 +2,7 @@
 import { Pin, PinOff } from 'lucide-react';
 import { BUILT_IN_SETS } from '@/core/references/builtIn';
 import { LIBRARY_ID, type PictureSet } from '@/core/references/picture';
-import { PICK_ORDERS } from '@/core/references/pick';
+import { PICK_ORDERS } from '@/core/references/pickOrder';
 import type { PosesRecipe } from '@/core/practice/plan/recipe';
 import { HOLD_LIMITS_MS, USUAL_HOLD_LIMIT_MS } from '@/core/practice/rules/holds';
 import { durationWords } from '@/core/practice/time/duration';

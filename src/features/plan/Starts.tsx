@@ -1,5 +1,5 @@
 'use client';
-import { format } from 'date-fns';
+import { shortDay, weekdayAndDay } from '@/core/dateWords';
 import { useRef, useState } from 'react';
 import { toast, toastProblem } from '@/ui/toast/toast';
 import { drawingHistory } from '@/core/journal/history';
@@ -166,11 +166,11 @@ export function Starts({ editor, sessions, nowMs, onTold, onAvailable, onClose }
                   onClick={() =>
                     take(
                       recipeOf(s.plan, recipe.setId, false),
-                      `The plan of ${format(s.startedAtMs, 'EEEE d MMMM')}, with new pictures.`,
+                      `The plan of ${weekdayAndDay(s.startedAtMs)}, with new pictures.`,
                     )
                   }
                 >
-                  {format(s.startedAtMs, 'EEE d MMM')}, {s.plan.title}
+                  {shortDay(s.startedAtMs)}, {s.plan.title}
                 </button>
               </li>
             ))}

@@ -7,7 +7,7 @@ import { lookedAt } from '@/core/journal/whose';
 import { coverage, type CoverageRow, type ReferenceFacts, TURNS, turnOf } from '@/core/references/coverage';
 import { BUILT_IN_SET_ID, LIBRARY_ID } from '@/core/references/picture';
 import { counted } from '@/core/words';
-import { factsOf, referencesOf, shippedReferences } from '@/storage/references/references';
+import { factsOf, referencesOf, shippedReferences } from '@/storage/references/referenceFacts';
 import { listSessions } from '@/storage/sessions/sessions';
 import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';

@@ -1,5 +1,5 @@
 'use client';
-import { format } from 'date-fns';
+import { weekday } from '@/core/dateWords';
 import { wallTime } from '@/core/practice/time/clockTime';
 import { useRouter } from 'next/navigation';
 import { toastProblem } from '@/ui/toast/toast';
@@ -24,7 +24,7 @@ export function CutOff({ session }: { session: Session }) {
     <section aria-label="Cut off">
       <h2 className="font-sans text-[15px] font-semibold">Still open</h2>
       <p className="mt-2">
-        A session begun {format(session.startedAtMs, 'EEEE')} at {wallTime(session.startedAtMs)} is waiting with{' '}
+        A session begun {weekday(session.startedAtMs)} at {wallTime(session.startedAtMs)} is waiting with{' '}
         {clockDigits(totalMs - spentMs)} to go.
       </p>
       <div className="mt-2">

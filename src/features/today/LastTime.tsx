@@ -1,11 +1,12 @@
 'use client';
 import { inWholeSeconds } from '@/core/clock/account';
 import { counted } from '@/core/words';
-import { format } from 'date-fns';
+import { weekdayAndDay } from '@/core/dateWords';
 import Link from 'next/link';
 import { clockDigits } from '@/core/practice/time/duration';
 import { nextTimeNote } from '@/core/journal/reflect';
-import { accountSession, type Session } from '@/core/journal/session';
+import type { Session } from '@/core/journal/session';
+import { accountSession } from '@/core/journal/sessionAccount';
 import type { Whose } from '@/core/journal/whose';
 
 /** The last session in a sentence, with its note. */
@@ -20,7 +21,7 @@ export function LastTime({ whose }: { whose: Whose | undefined }) {
       {last ? (
         <>
           <p className="mt-2">
-            {format(last.startedAtMs, 'EEEE, MMMM d')}: {describe(last)}
+            {weekdayAndDay(last.startedAtMs)}: {describe(last)}
           </p>
           {wanted && (
             <p className="mt-1 font-serif text-[17px]">

@@ -1,6 +1,7 @@
 'use client';
 import { counted } from '@/core/words';
-import { format, isSameDay } from 'date-fns';
+import { isSameDay } from 'date-fns';
+import { shortWeekday, weekday } from '@/core/dateWords';
 import { useMemo } from 'react';
 import { weekOf } from '@/core/journal/history';
 import type { Whose } from '@/core/journal/whose';
@@ -31,7 +32,7 @@ export function WeekBoxes({ whose, nowMs }: { whose: Whose | undefined; nowMs: n
           const drawn = Math.round(day.drawingMs / 60_000);
           return (
             <li key={day.date.getTime()} className="text-center text-[13px]">
-              <span className="sr-only">{`${format(day.date, 'EEEE')}: ${counted(drawn, 'minute')}`}</span>
+              <span className="sr-only">{`${weekday(day.date)}: ${counted(drawn, 'minute')}`}</span>
               <span aria-hidden>
                 <svg viewBox={`-4 -4 ${BOX_W + 8} ${BOX_H + 8}`} className="w-full overflow-visible">
                   <rect
@@ -55,7 +56,7 @@ export function WeekBoxes({ whose, nowMs }: { whose: Whose | undefined; nowMs: n
                     />
                   )}
                 </svg>
-                <span className={now ? 'font-semibold' : ''}>{format(day.date, 'EEE')}</span>
+                <span className={now ? 'font-semibold' : ''}>{shortWeekday(day.date)}</span>
                 <span className="block text-quiet">{drawn > 0 ? `${drawn} min` : '\u00a0'}</span>
               </span>
             </li>

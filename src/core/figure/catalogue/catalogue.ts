@@ -27,17 +27,15 @@ export interface CatalogueEntry {
   foreshortened: boolean;
   /** Kinds of things it is with, in order of the alphabet; empty for none. */
   props: string;
-  /** What it looks like, see `readShape`. */
-  shape: string;
 }
 
 /**
  * As stored: poses by slug [name, family, heading in degrees, props], views
- * [slug, build, azimuth, elevation, lens, difficulty, width, height, full, heading of this build, shape, foreshortened].
+ * [slug, build, azimuth, elevation, lens, difficulty, width, height, full, heading of this build, foreshortened].
  */
 export interface CatalogueFile {
   poses: Record<string, [name: string, family: Family, headingDeg: number, props: string]>;
-  views: [string, BuildName, number, number, number, number, number, number, 0 | 1, number, string, 0 | 1][];
+  views: [string, BuildName, number, number, number, number, number, number, 0 | 1, number, 0 | 1][];
 }
 const { poses, views } = catalogue as unknown as CatalogueFile;
 
@@ -46,7 +44,7 @@ export const figureFileName = (poseId: string, build: string, azimuthDeg: number
   `${poseId}-${build}-${String(azimuthDeg)}`;
 
 export const CATALOGUE: readonly CatalogueEntry[] = views.map(
-  ([poseId, build, azimuth, elevation, lens, difficulty, width, height, full, heading, shape, foreshortened]) => {
+  ([poseId, build, azimuth, elevation, lens, difficulty, width, height, full, heading, foreshortened]) => {
     const [name, family, , props] = poses[poseId];
     return {
       id: ['figure', poseId, build, azimuth, elevation, lens].join('/'),
@@ -60,7 +58,6 @@ export const CATALOGUE: readonly CatalogueEntry[] = views.map(
       small: [width, height],
       full: full === 1,
       props,
-      shape,
       foreshortened: foreshortened === 1,
     };
   },

@@ -1,7 +1,8 @@
 import { exerciseById } from '../exercises';
 import type { Chosen } from '../plan/layOut';
 import { mediumById, piecesToSharpen, sheetsFor, withSpares } from './materials';
-import { perSheetOf, poseLengths, type PosesRecipe, type Recipe } from '../plan/recipe';
+import { perSheetOf } from './perSheet';
+import { poseLengths, type PosesRecipe, type Recipe } from '../plan/recipe';
 import { needsPictures } from '../start/chooseReferences';
 import { wantsBroad } from '../start/aims';
 import type { SheetSize } from './sheet';

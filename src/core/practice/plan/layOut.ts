@@ -1,6 +1,7 @@
 import { without } from '../../without';
 import type { Block, Plan, PosePlan, PosesBlock } from './schema';
-import { leadInOf, perSheetOf, poseLengths, type PosesRecipe, type Recipe } from './recipe';
+import { leadInOf, poseLengths, type PosesRecipe, type Recipe } from './recipe';
+import { perSheetOf } from '../paper/perSheet';
 
 /** Where a block of a plan comes from: its block in the recipe (null for a rest the rest rule put in) and its first pose there. */
 export interface Origin {

@@ -1,10 +1,9 @@
 import * as z from 'zod/mini';
 import { seededRandom } from '../../random';
-import { PICK_ORDERS } from '../../references/pick';
+import { PICK_ORDERS } from '../../references/pickOrder';
 import { DURATION_STEPS_MS } from '../time/durationSteps';
 import { durationSchema, LONGEST_MS } from '../time/duration';
-import { exerciseById } from '../exercises';
-import { type Exercise, exerciseSchema } from '../exercises/exercise';
+import { exerciseSchema } from '../exercises/exercise';
 import {
   bodyBlockSchema,
   linesBlockSchema,
@@ -15,7 +14,7 @@ import {
   restBlockSchema,
 } from './schema';
 import { settingsSchema } from './blockSettings';
-import { MOST_ON_A_SHEET, type Sheet, sheetSchema } from '../paper/sheet';
+import { sheetSchema } from '../paper/sheet';
 
 const optionalMs = z.int().check(z.minimum(0), z.maximum(LONGEST_MS));
 export const MAX_COUNT = MAX_BLOCK_DRAWINGS;
@@ -159,18 +158,6 @@ export function rowLengths({ count, lengths }: Pick<PosesRecipe, 'count' | 'leng
 export function poseLengths(block: Pick<PosesRecipe, 'count' | 'lengths' | 'bothHands'>): number[] {
   const row = rowLengths(block);
   return block.bothHands ? [...row, ...row] : row;
-}
-
-/** Drawings of a block on one sheet: as was said, else all of them or as many as on any sheet. */
-export function perSheetOf(
-  block: PosesRecipe,
-  sheet: Pick<Sheet, 'perSheet'>,
-  exercises: readonly Exercise[] = [],
-): number {
-  const usual = exerciseById(block.exercise, exercises).form?.onOneSheet
-    ? Math.min(MOST_ON_A_SHEET, poseLengths(block).length)
-    : sheet.perSheet;
-  return block.settings.perSheet ?? usual;
 }
 
 /** A block without poses. */

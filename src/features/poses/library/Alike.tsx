@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { fullDate } from '@/core/dateWords';
 import { type Picture, pictureReferenceId } from '@/core/references/picture';
 import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import type { LibraryActions } from './useLibraryActions';
@@ -17,7 +17,7 @@ function Twin({ picture, onBin }: { picture: Picture; onBin: () => void }) {
       <p className="text-[13px] text-quiet">
         {widthPx} by {heightPx} pixels,{' '}
         {bytes < 1e6 ? `${String(Math.ceil(bytes / 1000))} kB` : `${(bytes / 1e6).toFixed(1)} MB`}
-        {takenAtMs !== null && <>, taken {format(takenAtMs, 'd MMM yyyy')}</>}
+        {takenAtMs !== null && <>, taken {fullDate(takenAtMs)}</>}
       </p>
       <button type="button" className="btn-quiet btn mt-1 btn-sm" aria-label={`Put ${name} in the bin`} onClick={onBin}>
         Put in the bin

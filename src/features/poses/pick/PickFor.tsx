@@ -1,9 +1,9 @@
 'use client';
 import { drawingHistory } from '@/core/journal/history';
 import type { ReferenceFacts } from '@/core/references/coverage';
-import type { PickOrder } from '@/core/references/pick';
+import type { PickOrder } from '@/core/references/pickOrder';
 import { BUILT_IN_SET_ID, LIBRARY_ID, pictureReferenceId } from '@/core/references/picture';
-import { factsOf, referencesOf, shippedReferences } from '@/storage/references/references';
+import { factsOf, referencesOf, shippedReferences } from '@/storage/references/referenceFacts';
 import { listOwnSessions } from '@/storage/sessions/sessions';
 import { loadSetting } from '@/storage/settings';
 import { useStored } from '@/storage/hooks/useStored';

@@ -7,7 +7,8 @@ import type { Plan } from '@/core/practice/plan/schema';
 import { countPoses } from '@/core/practice/time/sums';
 import { countCells, countFacings, type ReferenceFacts } from '@/core/references/coverage';
 import { mirroredFacing } from '@/core/references/mirrorReference';
-import { pick, type Picked, type PickOrder, type PickRequest, replacement, sourceOf } from '@/core/references/pick';
+import { pick, type Picked, type PickRequest, replacement, sourceOf } from '@/core/references/pick';
+import type { PickOrder } from '@/core/references/pickOrder';
 import { pickReason } from '@/core/references/pickWords';
 
 /** Drawings that tell which side is weak. */

@@ -1,6 +1,6 @@
 'use client';
 import { ArrowLeft, Clock, Crop, EyeOff, Trash2 } from 'lucide-react';
-import { format } from 'date-fns';
+import { fullDate } from '@/core/dateWords';
 import type { Route } from 'next';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
@@ -248,7 +248,7 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
           <h1 className="text-[26px] leading-tight wrap-anywhere">{name}</h1>
           <p className="text-quiet">
             {widthPx} by {heightPx} pixels
-            {picture.takenAtMs !== null && `, taken ${format(picture.takenAtMs, 'd MMMM yyyy')}`}
+            {picture.takenAtMs !== null && `, taken ${fullDate(picture.takenAtMs)}`}
             {parent && (
               <>
                 , a part of <Link href={pictureHref(parent.id, placeId)}>{parent.name}</Link>

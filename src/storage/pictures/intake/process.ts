@@ -1,4 +1,5 @@
-import { type ImageProblem, noteSentence } from '@/core/references/imageFile';
+import { noteSentence } from '@/core/references/imageFile';
+import type { ImageProblem } from '@/core/references/imageProblem';
 import { newPicture, type Picture } from '@/core/references/picture';
 import { type Preparer, startPreparer } from '@/workers/prepareFile';
 import type { Preparation, PreparedPicture } from '@/workers/picture.worker';
