@@ -9,12 +9,16 @@ const BAND = 12;
 const LEAST_PX = 70;
 /** The band turns russet for the last seconds; it does not blink. */
 const LAST_MS = 5000;
-/** It burns on five times a second: to the eye it moves, and the machine stays quieter. */
-const STEP_MS = 200;
+
+/** Share of the time that is left, 0 to 1, and the milliseconds. */
+export interface TimeLeft {
+  share: number;
+  ms: number;
+}
 
 export interface EdgeClockProps {
-  /** Share of the time that is left, 0 to 1, and the milliseconds; asked five times a second. */
-  left: () => { share: number; ms: number };
+  /** Has the clock move: at once, then as time passes, until what it returns is called. */
+  follow: (move: (left: TimeLeft) => void) => () => void;
   tone: 'drawing' | 'rest';
   /** Whether the last seconds turn russet. */
   urgent: boolean;
@@ -22,8 +26,6 @@ export interface EdgeClockProps {
   ticks?: readonly number[];
   /** Put away: nothing of it is seen. */
   hidden?: boolean;
-  /** The time stands: it is drawn as it is, and not looked at again. */
-  still?: boolean;
 }
 
 /** A charcoal band all around with a wandering inner and outer edge. */
@@ -56,7 +58,7 @@ function roughBand(w: number, h: number): string {
 }
 
 /** The time left, burning along the border of the picture: seen from the corner of the eye without leaving the pose. */
-export function EdgeClock({ left, tone, urgent, ticks = [], hidden = false, still = false }: EdgeClockProps) {
+export function EdgeClock({ follow, tone, urgent, ticks = [], hidden = false }: EdgeClockProps) {
   const frame = useRef<HTMLDivElement>(null);
   const ember = useRef<SVGSVGElement>(null);
   const [[w, h], setSize] = useState<[number, number]>([0, 0]);
@@ -82,8 +84,7 @@ export function EdgeClock({ left, tone, urgent, ticks = [], hidden = false, stil
     const strips = [...box.querySelectorAll<HTMLElement>('[data-strip]')];
     const shifted: number[] = [];
     let filled = '';
-    const draw = (): void => {
-      const { share, ms } = left();
+    return follow(({ share, ms }) => {
       const spent = 1 - Math.max(0, Math.min(1, share));
       const fill = urgent && ms <= LAST_MS ? 'var(--russet)' : color;
       if (fill !== filled) for (const strip of strips) strip.style.fill = filled = fill;
@@ -100,12 +101,8 @@ export function EdgeClock({ left, tone, urgent, ticks = [], hidden = false, stil
       const at = edgePoint(spent, w, h, EDGE_INSET);
       const turn = `translate(${Math.round(at.x)}px, ${Math.round(at.y)}px) rotate(${at.horizontal ? 0 : 90}deg)`;
       if (ember.current && ember.current.style.transform !== turn) ember.current.style.transform = turn;
-    };
-    draw();
-    if (still) return;
-    const handle = setInterval(draw, STEP_MS);
-    return () => clearInterval(handle);
-  }, [shapes, left, w, h, color, urgent, hidden, still]);
+    });
+  }, [shapes, follow, w, h, color, urgent, hidden]);
 
   return (
     <div ref={frame} className={`pointer-events-none absolute inset-0 ${hidden ? 'invisible' : ''}`} aria-hidden>

@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { zipSync } from 'fflate';
 import { png } from '../images';
+import { stored } from './steps';
 
 const figures = readdirSync('public/figures')
   .filter((name) => name.endsWith('.webp'))
@@ -69,7 +70,14 @@ test('what is said of a picture holds over what is found, is undone by key, and 
   for (let i = 0; i < 8; i++) await page.keyboard.press('Shift+ArrowLeft');
   await expect(knee).not.toHaveAttribute('aria-valuetext', before ?? '');
   const moved = await knee.getAttribute('aria-valuetext');
-  await page.waitForTimeout(1500);
+  // On disk as it is shown: undoing takes back what was kept.
+  const [across, down] = (moved ?? '').match(/\d+/g)?.map(Number) ?? [];
+  await expect
+    .poll(async () => {
+      const bodies = (await stored(page, 'bodies', null)) as { points: { x: number; y: number }[] }[];
+      return bodies[0].points.some((p) => Math.round(p.x * 100) === across && Math.round(p.y * 100) === down);
+    })
+    .toBe(true);
   await page.keyboard.press('Control+z');
   await expect(knee).not.toHaveAttribute('aria-valuetext', moved ?? '');
   await page.keyboard.press('Control+y');
@@ -91,7 +99,20 @@ test('taking in goes on after a reload in the middle', async ({ page }) => {
   await page.getByRole('button', { name: 'Pause' }).click();
   await expect(page.getByText(/; paused/)).toBeVisible();
   // What waits is copied after a moment.
-  await page.waitForTimeout(6500);
+  await expect
+    .poll(() =>
+      page.evaluate(async () => {
+        const open = indexedDB.open('fox-minute');
+        await new Promise((resolve) => (open.onsuccess = resolve));
+        const waiting = open.result.transaction('waiting').objectStore('waiting').getAll() as IDBRequest<
+          { file?: File }[]
+        >;
+        await new Promise((resolve) => (waiting.onsuccess = resolve));
+        open.result.close();
+        return waiting.result.every(({ file }) => file instanceof File);
+      }),
+    )
+    .toBe(true);
   await page.reload();
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByText('160 pictures added.')).toBeVisible({ timeout: 60_000 });

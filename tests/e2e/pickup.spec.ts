@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { createProfile } from './browser';
-import { seconds, startSession, sumsShown } from './steps';
+import { keptLog, seconds, seenAlive, startSession, sumsShown } from './steps';
 
 const left = async (page: Page): Promise<number> =>
   seconds((await page.getByRole('timer', { name: 'Time left' }).textContent()) ?? '');
@@ -9,19 +9,19 @@ test('a reload in the middle loses nothing, and the sums add up to the wall time
   await startSession(page, 1);
   const began = Date.now();
   await page.keyboard.press('ArrowRight');
-  await page.waitForTimeout(6500);
+  await seenAlive(page, 4000);
   const before = await left(page);
   await page.reload();
   await expect(page.getByText('Picked up where it was cut off')).toBeVisible();
   // The last sign of life is at most five seconds old.
   expect((await left(page)) - before).toBeLessThanOrEqual(6);
   expect((await left(page)) - before).toBeGreaterThanOrEqual(-1);
+  // Time on hold, to be found in the sums.
   await page.waitForTimeout(1500);
   await page
     .getByRole('button', { name: /^Go on/ })
     .first()
     .click();
-  await page.waitForTimeout(1000);
   await page.keyboard.press('x');
   await page.keyboard.press('x');
   await expect(page).toHaveURL(/\/after/);
@@ -36,7 +36,7 @@ test('a reload in the middle loses nothing, and the sums add up to the wall time
 test('a closed tab leaves the session waiting on Today: go on, or stop and keep', async ({ context, page }) => {
   await startSession(page, 1);
   await page.keyboard.press('ArrowRight');
-  await page.waitForTimeout(5600);
+  await seenAlive(page, 4000);
   await page.close();
   const again = await context.newPage();
   await again.goto('/');
@@ -69,7 +69,7 @@ test('a killed browser comes back where it was', async ({ baseURL }) => {
   await startSession(first.page, 1);
   await first.page.keyboard.press('ArrowRight');
   await first.page.keyboard.press('+');
-  await first.page.waitForTimeout(600);
+  await expect.poll(async () => (await keptLog(first.page)).map((e) => e.type)).toContain('length');
   first.signal('KILL', 'all');
   await first.context.close().catch(() => undefined);
   const { page, context } = await profile.open();

@@ -147,8 +147,9 @@ test('the dot of the pace is on the outline, moves, and stands still on hold', a
     .toBeGreaterThan(5);
   await page.keyboard.press('Space');
   await expect(page.getByText('On hold', { exact: true })).toBeVisible();
-  await page.waitForTimeout(500); // the frame that was being drawn
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   const still = await at();
+  // Seven steps of the dot.
   await page.waitForTimeout(700);
   expect(await at()).toEqual(still);
 });
@@ -280,7 +281,7 @@ test('loose or tight is one tap between poses, and nothing is done about it unas
   const line = page.getByRole('group', { name: 'The line of the last pose' });
   for (const time of [1, 2]) {
     await next(page);
-    await page.waitForTimeout(300);
+    await expect(reference(page)).toBeVisible();
     await next(page);
     await expect(line).toBeVisible();
     await page.keyboard.press('2');

@@ -24,7 +24,7 @@ export async function skipTo(page: Page, words: string | RegExp): Promise<void> 
   for (let i = 0; i < 120; i++) {
     if (await target.isVisible()) return;
     await page.keyboard.press('ArrowRight');
-    await page.waitForTimeout(60);
+    await target.waitFor({ state: 'visible', timeout: 60 }).catch(() => undefined);
   }
   throw new Error(`never came to ${String(words)}`);
 }
@@ -85,7 +85,7 @@ export async function runPlan(page: Page, ...blocks: object[]): Promise<void> {
 }
 
 /** A record as it is on disk, by its store and key; with no key, all of the store. */
-const stored = (page: Page, store: string, key: string | null): Promise<unknown> =>
+export const stored = (page: Page, store: string, key: string | null): Promise<unknown> =>
   page.evaluate(
     async ([from, of]) => {
       const open = indexedDB.open('fox-minute');
@@ -112,12 +112,17 @@ export const kept = (page: Page, store: string, key: string | null, words: strin
 interface KeptSession {
   id: string;
   startedAtMs: number;
+  lastSeenMs: number;
   status: string;
   log: { type: string; atMs: number }[];
 }
 /** The session that runs or ran last, as it is on disk. */
 export const lastSession = async (page: Page): Promise<KeptSession | undefined> =>
   ((await stored(page, 'sessions', null)) as KeptSession[]).toSorted((a, b) => a.startedAtMs - b.startedAtMs).at(-1);
+
+/** Wait until the session has given a sign of life so many milliseconds into it. */
+export const seenAlive = (page: Page, fromMs: number): Promise<void> =>
+  expect.poll(async () => (await lastSession(page))?.lastSeenMs ?? 0).toBeGreaterThanOrEqual(fromMs);
 
 /** Its log. */
 export const keptLog = async (page: Page): Promise<KeptSession['log']> => (await lastSession(page))?.log ?? [];

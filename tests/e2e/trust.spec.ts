@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { createProfile } from './browser';
-import { seconds, startSession, stopAndKeep } from './steps';
+import { keptLog, seconds, seenAlive, startSession, stopAndKeep } from './steps';
 
 test('a machine that slept puts the session on hold as of the last tick: go on, or count it as drawn', async ({
   baseURL,
@@ -11,23 +11,28 @@ test('a machine that slept puts the session on hold as of the last tick: go on, 
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('+');
   const timer = page.getByRole('timer', { name: 'Time left' });
-  await page.waitForTimeout(800);
-  const before = seconds((await timer.textContent()) ?? '');
-  const sleep = async (): Promise<void> => {
+  await expect.poll(async () => (await keptLog(page)).map((e) => e.type)).toContain('length');
+  const left = async (): Promise<number> => seconds((await timer.textContent()) ?? '');
+  /** Stops the pages for seven seconds. @returns What the timer said before, and how long ago that was when they stopped, seconds. */
+  const sleep = async (): Promise<{ before: number; since: number }> => {
+    const before = await left();
+    const read = Date.now();
     signal('STOP', 'renderers');
+    const since = (Date.now() - read) / 1000;
     await new Promise((r) => setTimeout(r, 7000));
     signal('CONT', 'renderers');
+    return { before, since };
   };
-  await sleep();
+  const first = await sleep();
   await expect(page.getByText(/This machine slept for 0:\d\d/)).toBeVisible();
-  expect(before - seconds((await timer.textContent()) ?? '')).toBeLessThanOrEqual(3);
+  // As of the last tick: what went by before the pages stopped, and the turn of a second on either side.
+  expect(first.before - (await left())).toBeLessThanOrEqual(first.since + 2);
   await page.getByRole('button', { name: /Go on from where I was/ }).click();
-  await page.waitForTimeout(500);
-  const again = seconds((await timer.textContent()) ?? '');
-  await sleep();
+  await expect(page.getByText(/This machine slept/)).toHaveCount(0);
+  const second = await sleep();
   await page.getByRole('button', { name: 'Count it as drawn' }).click();
   await expect(page.getByText(/This machine slept/)).toHaveCount(0);
-  expect(again - seconds((await timer.textContent()) ?? '')).toBeGreaterThanOrEqual(6);
+  expect(second.before - (await left())).toBeGreaterThanOrEqual(6);
   await context.close();
   profile.remove();
 });
@@ -137,7 +142,7 @@ test('nothing of the demo learner returns after stopping mid-way: the journal ho
 }) => {
   await startSession(page, 1);
   await page.keyboard.press('ArrowRight');
-  await page.waitForTimeout(5600);
+  await seenAlive(page, 4000);
   await stopAndKeep(page);
   await expect(page.getByRole('heading', { name: /^1 drawing, 0:0\d of drawing$/ })).toBeVisible();
   await page.goto('/journal');

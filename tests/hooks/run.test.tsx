@@ -1,12 +1,8 @@
 // @vitest-environment jsdom
-import { act, cleanup, render, renderHook } from '@testing-library/react';
+import { cleanup, render, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { RunEvent } from '@/core/clock/log';
-import { stateOnTimeline } from '@/core/clock/run';
-import type { Plan } from '@/core/practice/plan/schema';
-import { expandPlan } from '@/core/practice/time/timeline';
-import { momentKey, type Run } from '@/features/run/session/controller';
 import { RunContext } from '@/features/run/session/runContext';
+import type { TimeLeft } from '@/ui/EdgeClock';
 import { onTick } from '@/features/run/session/ticks';
 import { useRunState } from '@/features/run/session/useRun';
 import { useTimeLeft } from '@/features/run/session/useTimeLeft';
@@ -14,53 +10,7 @@ import { useKeys } from '@/features/run/steer/useKeys';
 import { Ticking } from '@/features/run/words/Ticking';
 import { digitsOf, phraseIn } from '@/features/run/words/words';
 import { lines, planOf, poses } from '../core/plans';
-
-/** A run on a clock turned by hand, with what of it the screen reads. */
-function runOf(plan: Plan) {
-  const timeline = expandPlan(plan);
-  let nowMs = 0;
-  let log: readonly RunEvent[] = [{ type: 'start', atMs: 0 }];
-  const listeners = new Set<() => void>();
-  let shown = '';
-  const looks = vi.fn();
-  const state = () => {
-    looks();
-    return stateOnTimeline(timeline, log, nowMs);
-  };
-  const tell = (): void => {
-    const key = momentKey(stateOnTimeline(timeline, log, nowMs));
-    if (key === shown) return;
-    shown = key;
-    listeners.forEach((listener) => listener());
-  };
-  const run = {
-    timeline,
-    state,
-    nowMs: () => nowMs,
-    subscribe: (listener: () => void) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-  } as unknown as Run;
-  return {
-    run,
-    looks,
-    /** Time passes, a quarter of a second at a time. */
-    live: (ms: number) => {
-      for (let t = 0; t < ms; t += 250) {
-        nowMs += 250;
-        act(() => {
-          tell();
-          vi.advanceTimersByTime(250);
-        });
-      }
-    },
-    happens: (event: RunEvent) => {
-      log = [...log, { ...event, atMs: nowMs }];
-      act(tell);
-    },
-  };
-}
+import { runOf } from './runOf';
 
 beforeEach(() => void vi.useFakeTimers());
 afterEach(() => {
@@ -131,23 +81,32 @@ describe('while nothing but time passes', () => {
     live(250);
     looks.mockClear();
     live(1000);
-    expect(looks.mock.calls.length).toBeLessThanOrEqual(5);
+    expect(looks.mock.calls.length).toBeLessThanOrEqual(6);
     stops.forEach((stop) => stop());
   });
 });
 
 describe('the time that is left', () => {
-  it('is a share of the segment, and nothing burns while it counts up', () => {
+  it('is a share of the segment, told at once and as it passes, and nothing burns while it counts up', () => {
     const { run, live } = runOf(planOf(poses(1, 60_000)));
     const { result } = renderHook(() => useTimeLeft(run));
     live(3000 + 15_000);
-    expect(result.current.left().share).toBeCloseTo(0.75, 5);
+    const told: TimeLeft[] = [];
+    const stop = result.current.followLeft((left) => told.push(left));
+    expect(told).toHaveLength(1);
+    expect(told[0].share).toBeCloseTo(0.75, 5);
     expect(result.current.spentShare()).toBeCloseTo(0.25, 5);
+    live(1000);
+    expect(told.length).toBeGreaterThanOrEqual(5);
+    expect(told.at(-1)?.ms).toBeCloseTo(44_000, -2.5);
     live(60_000);
-    expect(result.current.left()).toEqual({ share: 0, ms: 0 });
+    expect(told.at(-1)).toEqual({ share: 0, ms: 0 });
+    stop();
     const page = runOf(planOf(lines()));
     page.live(500);
-    expect(renderHook(() => useTimeLeft(page.run)).result.current.left()).toEqual({ share: 1, ms: Infinity });
+    const first = vi.fn();
+    renderHook(() => useTimeLeft(page.run)).result.current.followLeft(first)();
+    expect(first).toHaveBeenCalledExactlyOnceWith({ share: 1, ms: Infinity });
   });
 });
 

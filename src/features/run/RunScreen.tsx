@@ -230,7 +230,7 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
     return () => clearTimeout(handle);
   }, [told]);
 
-  const { left, spentShare } = useTimeLeft(run);
+  const { followLeft, spentShare } = useTimeLeft(run);
   const resting = segment.kind === 'rest' || segment.kind === 'body' || segment.kind === 'lookBack';
   // Blind work goes by sound: digits would pull the eyes away. Without sound they come back.
   const bySound = exercise?.rule.gaze === 'only on the reference' && segment.kind === 'draw' && soundIsOn();
@@ -238,7 +238,8 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
   const restOfPlanMs = sessionLeftMs(run.timeline, state);
   const spentMs = planSpentMs(segments, state);
   const followPlayhead = useCallback(
-    (move: (ms: number) => void) => onTick(run, (now) => move(planSpentMs(segments, now))),
+    // Whole seconds: it moves when the digits do.
+    (move: (ms: number) => void) => onTick(run, (now) => move(Math.floor(planSpentMs(segments, now) / 1000) * 1000)),
     [run, segments],
   );
   const ticks =
@@ -288,11 +289,10 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
             onPointer={(at) => (pointer.current = at)}
           />
           <EdgeClock
-            left={left}
+            follow={followLeft}
             tone={resting ? 'rest' : 'drawing'}
             urgent={segment.kind === 'draw' && exercise !== undefined && !isCalm(exercise)}
             hidden={clockAway && !resting}
-            still={held}
             ticks={ticks}
           />
           <CueFlash run={run} vibrate={room.vibrate || room.room === 'pocket'} />

@@ -87,7 +87,7 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
   const [viewing] = useViewing(shownId, room.evenSizes);
   const aids = follower.aids() ?? NO_AIDS;
   const answers = useDrawnKey(shownId, aids.pace || aids.envelope || aids.face || aids.grid === 'heads');
-  const { left, spentShare } = useTimeLeft(run);
+  const { followLeft, spentShare } = useTimeLeft(run);
   const press = useCallback((key: string): boolean => pressHere(run, key, () => setAlone((a) => !a)), [run]);
   useKeys(press, nothing, room.learned);
   const resting = segment.kind === 'rest' || segment.kind === 'body' || segment.kind === 'lookBack';
@@ -119,10 +119,9 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
           />
         )}
         <EdgeClock
-          left={left}
+          follow={followLeft}
           tone={resting ? 'rest' : 'drawing'}
           urgent={segment.kind === 'draw' && exercise !== undefined && !isCalm(exercise)}
-          still={state.phase === 'held'}
         />
         <CueFlash run={run} vibrate={false} />
         {done ? (

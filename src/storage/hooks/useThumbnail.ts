@@ -10,26 +10,27 @@ import { useCovered } from './useCovered';
 
 /** An address for what `load` gives for a key, given back when no longer shown. `load` must stay the same function. */
 function useBlobUrl(key: string | undefined, load: (key: string) => Promise<Blob | undefined>): string | undefined {
-  const [url, setUrl] = useState<string>();
+  const [made, setMade] = useState<{ key: string; load: typeof load; url: string }>();
   useEffect(() => {
     if (key === undefined) return;
     let current = true;
-    let made: string | undefined;
+    let url: string | undefined;
     load(key).then(
       (blob) => {
         if (!blob || !current) return;
-        made = URL.createObjectURL(blob);
-        setUrl(made);
+        url = URL.createObjectURL(blob);
+        setMade({ key, load, url });
       },
       () => undefined,
     );
     return () => {
       current = false;
-      setUrl(undefined);
-      if (made) URL.revokeObjectURL(made);
+      setMade(undefined);
+      if (url) URL.revokeObjectURL(url);
     };
   }, [key, load]);
-  return url;
+  // Not for one moment the image of the key before.
+  return made?.key === key && made?.load === load ? made?.url : undefined;
 }
 
 /** An address for an image kept under a key, given back when no longer shown. */

@@ -182,8 +182,8 @@ interface BandLineProps {
 }
 function BandLine({ line, look, above, width, headX, showHead, follow, trueMarks }: BandLineProps) {
   const id = useId();
-  const spent = useRef<SVGRectElement>(null);
-  const stroke = useRef<SVGPathElement>(null);
+  const spent = useRef<HTMLDivElement>(null);
+  const stroke = useRef<SVGSVGElement>(null);
   const following = useRef(follow);
   useEffect(() => {
     following.current = follow;
@@ -196,45 +196,78 @@ function BandLine({ line, look, above, width, headX, showHead, follow, trueMarks
       const x = Math.round(headIn(head, i, width));
       if (x === drawn) return;
       drawn = x;
-      spent.current?.setAttribute('width', String(x + 8));
-      stroke.current?.setAttribute('transform', `translate(${String(x)} 0)`);
+      const { window, picture } = shownUpTo(x, width);
+      if (spent.current) {
+        spent.current.style.transform = window;
+        (spent.current.firstElementChild as SVGElement).style.transform = picture;
+      }
+      if (stroke.current) stroke.current.style.transform = `translate(${x}px, 0)`;
     });
   }, [follows, width]);
-  const bands = (
-    <g>
-      {line.map((b) => (
-        <Band key={`${b.index}:${b.x}`} laid={b} y={above} look={look} patternId={id} trueMarks={trueMarks} />
-      ))}
-    </g>
-  );
+  const bands = line.map((b) => (
+    <Band key={`${b.index}:${b.x}`} laid={b} y={above} look={look} patternId={id} trueMarks={trueMarks} />
+  ));
+  const height = above + look.band + 12;
+  const svg = { 'aria-hidden': true, width, height };
+  // Layers only where the playhead moves: it goes on without the ribbon being painted anew.
+  const layer = follows ? 'will-change-transform' : '';
+  if (headX === undefined)
+    return (
+      <svg {...svg} className="absolute inset-0 overflow-visible">
+        <RibbonPatterns id={id} />
+        {bands}
+      </svg>
+    );
+  const { window, picture } = shownUpTo(Math.round(headX), width);
   return (
-    <svg aria-hidden className="absolute inset-0 overflow-visible" width={width} height={above + look.band + 12}>
-      <RibbonPatterns id={id} />
-      {headX === undefined ? (
-        bands
-      ) : (
-        <>
-          <clipPath id={`${id}-spent`}>
-            <rect ref={spent} x={-8} y={0} width={headX + 8} height={above + look.band + 20} />
-          </clipPath>
-          <g opacity={0.34}>{bands}</g>
-          <g clipPath={`url(#${id}-spent)`}>{bands}</g>
-          {showHead && (
-            <path
-              ref={stroke}
-              d={brushStroke([0, above - 11], [1.5, above + look.band + 11], 7, 5)}
-              transform={`translate(${headX} 0)`}
-              fill="var(--russet)"
-              stroke="var(--ground)"
-              strokeWidth={6}
-              paintOrder="stroke"
-            />
-          )}
-        </>
+    <>
+      <svg {...svg} className="absolute inset-0 overflow-visible">
+        <RibbonPatterns id={id} />
+        <g opacity={0.34}>{bands}</g>
+      </svg>
+      <div
+        ref={spent}
+        aria-hidden
+        className={`absolute top-0 overflow-hidden ${layer}`}
+        style={{ left: -OUTSIDE_PX, width: width + OUTSIDE_PX, height: height + 8, transform: window }}
+      >
+        <svg
+          {...svg}
+          className={`absolute top-0 overflow-visible ${layer}`}
+          style={{ left: OUTSIDE_PX, transform: picture }}
+        >
+          {bands}
+        </svg>
+      </div>
+      {showHead && (
+        <svg
+          ref={stroke}
+          aria-hidden
+          width={1}
+          height={height}
+          className={`absolute top-0 left-0 overflow-visible ${layer}`}
+          style={{ transform: `translate(${Math.round(headX)}px, 0)` }}
+        >
+          <path
+            d={brushStroke([0, above - 11], [1.5, above + look.band + 11], 7, 5)}
+            fill="var(--russet)"
+            stroke="var(--ground)"
+            strokeWidth={6}
+            paintOrder="stroke"
+          />
+        </svg>
       )}
-    </svg>
+    </>
   );
 }
+
+/** Strokes of the brush reach so far over the ends of a line. */
+const OUTSIDE_PX = 8;
+/** A window over a line of the ribbon that ends at the playhead, and the ribbon in it, which stays where it is. */
+const shownUpTo = (x: number, width: number): { window: string; picture: string } => ({
+  window: `translate(${x - width}px, 0)`,
+  picture: `translate(${width - x}px, 0)`,
+});
 
 interface BandProps {
   laid: LaidBlock;

@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { toast, toastProblem } from '@/ui/toast/toast';
 import type { Body } from '@/core/body/body';
 import { liftBody, movePoint, swapSides, templateBody } from '@/core/body/lift';
@@ -8,10 +8,9 @@ import type { Picture, PictureBox } from '@/core/references/picture';
 import { loadBody } from '@/storage/pictures/bodies';
 import { findAgain, keepByHand, needsReading, readNow } from '@/storage/pictures/readPictures';
 import { useStored } from '@/storage/hooks/useStored';
+import { useWriting } from '@/storage/hooks/useWriting';
 import type { LandmarkModel } from '@/workers/landmarks.worker';
 
-/** A move is written when the hand rests. */
-const SETTLE_MS = 350;
 /** By then the store has told what it keeps. */
 const KEPT_MS = 400;
 
@@ -32,7 +31,6 @@ export function usePoints(picture: Picture): Points {
   const stored = useStored(() => loadBody(id), ['bodies'], [id]).value;
   const [moved, setMoved] = useState<Body>();
   const [busy, setBusy] = useState(false);
-  const settling = useRef<ReturnType<typeof setTimeout>>(undefined);
   const body = moved?.id === id ? moved : stored;
   const aspect = widthPx / heightPx;
 
@@ -43,17 +41,21 @@ export function usePoints(picture: Picture): Points {
     readNow(picture).catch(() => undefined);
   }, [unread, id]); // eslint-disable-line react-hooks/exhaustive-deps -- once for each unread picture, whatever else of it changes
 
-  const write = useCallback((next: Body): void => {
-    setMoved(next);
-    clearTimeout(settling.current);
-    settling.current = setTimeout(() => {
-      keepByHand(next).then(
-        // What is kept holds from here on, so that undoing shows.
-        () => setTimeout(() => setMoved((now) => (now === next ? undefined : now)), KEPT_MS),
-        () => toastProblem('The points could not be saved. What was kept before is safe; try again.'),
-      );
-    }, SETTLE_MS);
-  }, []);
+  // Written when the hand rests.
+  const keep = useWriting(id, (next: Body) => {
+    keepByHand(next).then(
+      // What is kept holds from here on, so that undoing shows.
+      () => setTimeout(() => setMoved((now) => (now === next ? undefined : now)), KEPT_MS),
+      () => toastProblem('The points could not be saved. What was kept before is safe; try again.'),
+    );
+  });
+  const write = useCallback(
+    (next: Body): void => {
+      setMoved(next);
+      keep(next);
+    },
+    [keep],
+  );
   const byHand = useCallback(
     (points: Body['points'], space: Body['space'], switched?: ReadonlySet<PointName>): void =>
       write({ id, points, space: liftBody(points, aspect, space, switched), score: 1, by: 'hand' }),

@@ -1,8 +1,11 @@
 import type { RunState } from '@/core/clock/run';
 import type { Run } from './controller';
 
-/** Digits and playheads are looked at this often, all together; what is shown of them changes once a second. */
-const TICK_MS = 250;
+/**
+ * Digits, playheads and the edge are moved this often, all in one go: each time the window is painted costs, whatever moved in it.
+ * To the eye the edge moves at five steps a second; digits change once a second.
+ */
+const TICK_MS = 200;
 
 interface Ticker {
   listeners: Set<(state: RunState) => void>;

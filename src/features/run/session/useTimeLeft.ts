@@ -1,17 +1,30 @@
 'use client';
 import { useCallback } from 'react';
+import type { RunState } from '@/core/clock/run';
+import type { TimeLeft } from '@/ui/EdgeClock';
 import type { Run } from './controller';
+import { onTick } from './ticks';
 
-/** What the clock at the edge and the pace along an edge ask ten times a second. */
-export function useTimeLeft(run: Run): { left: () => { share: number; ms: number }; spentShare: () => number } {
-  const left = useCallback(() => {
-    const now = run.state();
-    if (now.phase === 'done') return { share: 0, ms: 0 };
-    const { open } = run.timeline.segments[now.segmentIndex];
-    // A page of lines counts up: nothing burns.
-    if (open) return { share: 1, ms: Infinity };
-    return { share: now.lengthMs === 0 ? 0 : now.leftMs / now.lengthMs, ms: now.leftMs };
-  }, [run]);
-  const spentShare = useCallback(() => 1 - left().share, [left]);
-  return { left, spentShare };
+function leftOf(run: Run, now: RunState): TimeLeft {
+  if (now.phase === 'done') return { share: 0, ms: 0 };
+  const { open } = run.timeline.segments[now.segmentIndex];
+  // A page of lines counts up: nothing burns.
+  if (open) return { share: 1, ms: Infinity };
+  return { share: now.lengthMs === 0 ? 0 : now.leftMs / now.lengthMs, ms: now.leftMs };
+}
+
+/** What the clock at the edge follows, and what the pace along an edge asks ten times a second. */
+export function useTimeLeft(run: Run): {
+  followLeft: (move: (left: TimeLeft) => void) => () => void;
+  spentShare: () => number;
+} {
+  const followLeft = useCallback(
+    (move: (left: TimeLeft) => void) => {
+      move(leftOf(run, run.state()));
+      return onTick(run, (now) => move(leftOf(run, now)));
+    },
+    [run],
+  );
+  const spentShare = useCallback(() => 1 - leftOf(run, run.state()).share, [run]);
+  return { followLeft, spentShare };
 }

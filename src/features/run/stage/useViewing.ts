@@ -3,9 +3,8 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { freshViewing, MAX_ZOOM, type Viewing } from '@/core/journal/viewing';
 import { evenView } from '@/core/seeing/place';
 import { figureShareOf } from '@/storage/references/figureShare';
+import { useWriting } from '@/storage/hooks/useWriting';
 import { changeViewing, loadViewing } from '@/storage/sessions/viewings';
-
-const SETTLED_MS = 400;
 
 /**
  * How a picture was seen last, and changing that: kept a moment after the last change. A picture never zoomed is brought to the size
@@ -18,7 +17,13 @@ export function useViewing(
   const [viewing, setViewing] = useState<Viewing>(freshViewing(referenceId ?? '-'));
   /** As it is now, for changes that come before the next render. */
   const latest = useRef(viewing);
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  /** The picture that was changed since it is here: what was kept of it comes too late. */
+  const changed = useRef<string>(undefined);
+  // A convenience: not worth a message.
+  const keep = useWriting(
+    referenceId ?? '-',
+    (after: Viewing, id) => void changeViewing(id, () => after).catch(() => undefined),
+  );
   useEffect(() => {
     if (referenceId === null) return;
     let current = true;
@@ -30,7 +35,7 @@ export function useViewing(
     };
     load().then(
       (kept) => {
-        if (!current) return;
+        if (!current || changed.current === referenceId) return;
         latest.current = kept;
         setViewing(kept);
       },
@@ -39,6 +44,7 @@ export function useViewing(
     );
     return () => {
       current = false;
+      changed.current = undefined;
     };
   }, [referenceId, evenSizes]);
   const change = useCallback(
@@ -46,14 +52,11 @@ export function useViewing(
       if (referenceId === null) return;
       const after = make(latest.current.id === referenceId ? latest.current : freshViewing(referenceId));
       latest.current = after;
+      changed.current = referenceId;
       setViewing(after);
-      clearTimeout(timer.current);
-      timer.current = setTimeout(() => {
-        // A convenience: not worth a message.
-        changeViewing(referenceId, () => after).catch(() => undefined);
-      }, SETTLED_MS);
+      keep(after);
     },
-    [referenceId],
+    [referenceId, keep],
   );
   return [viewing.id === referenceId ? viewing : freshViewing(referenceId ?? '-'), change];
 }

@@ -4,14 +4,14 @@ import { knownFacts, referenceName } from '@/storage/references/references';
 
 /** What a reference is called; empty until that is known. */
 export function useReferenceName(referenceId: string | null): string {
-  const [name, setName] = useState('');
+  const [read, setRead] = useState<{ id: string; name: string }>();
   const known = referenceId === null ? '' : knownFacts(referenceId)?.name;
   useEffect(() => {
     if (known !== undefined || referenceId === null) return;
     let current = true;
     referenceName(referenceId).then(
-      (n) => {
-        if (current) setName(n);
+      (name) => {
+        if (current) setRead({ id: referenceId, name });
       },
       () => undefined,
     );
@@ -19,5 +19,5 @@ export function useReferenceName(referenceId: string | null): string {
       current = false;
     };
   }, [referenceId, known]);
-  return known ?? name;
+  return known ?? (read?.id === referenceId ? read.name : '');
 }
