@@ -52,14 +52,15 @@ async function viewRows() {
   /** Milliseconds from a key going down to another picture standing on the screen. */
   const painted = async (key) => {
     await page.evaluate(() => {
-      const before = document.querySelector('main img').src;
+      const picture = () => /** @type {HTMLImageElement | null} */ (document.querySelector('main img'));
+      const before = picture().src;
       window.painted = new Promise((resolve) => {
         window.addEventListener(
           'keydown',
           () => {
             const from = performance.now();
             const look = () => {
-              const now = document.querySelector('main img');
+              const now = picture();
               if (now && now.src !== before && now.complete)
                 requestAnimationFrame(() => resolve(performance.now() - from));
               else if (performance.now() - from > 60_000) resolve(Infinity);

@@ -32,7 +32,7 @@ const PORT_OF_PROFILES = 3177;
 const { base, stop } = await serve(values.profile && PORT_OF_PROFILES);
 const options = {
   viewport: { width: Number(values.width), height: Number(values.height) },
-  colorScheme: values.night ? 'dark' : 'light',
+  colorScheme: /** @type {'dark' | 'light'} */ (values.night ? 'dark' : 'light'),
 };
 const browser = values.profile
   ? await chromium.launchPersistentContext(values.profile, { ...CHROMIUM, ...options })

@@ -22,7 +22,7 @@ function connect(url) {
       waiting.clear();
     });
     socket.on('message', (data) => {
-      const message = JSON.parse(data);
+      const message = JSON.parse(String(data));
       const call = waiting.get(message.id);
       waiting.delete(message.id);
       if (!call) listeners.forEach((listener) => listener(message));

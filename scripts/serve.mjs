@@ -5,7 +5,7 @@ import { createServer } from 'node:net';
 async function freePort() {
   return new Promise((resolve) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address();
+      const { port } = /** @type {import('node:net').AddressInfo} */ (probe.address());
       probe.close(() => resolve(port));
     });
   });

@@ -12,7 +12,8 @@ const WITHIN_MS = 30 * 60_000;
 /** Memory that belongs to a process alone, bytes. */
 function ownMemory(pid) {
   try {
-    const rows = readFileSync(`/proc/${pid}/smaps_rollup`, 'utf8').match(/^Private_(Clean|Dirty): +\d+/gm) ?? [];
+    const rollup = readFileSync(`/proc/${pid}/smaps_rollup`, 'utf8');
+    const rows = /** @type {string[]} */ (rollup.match(/^Private_(Clean|Dirty): +\d+/gm) ?? []);
     return rows.reduce((sum, row) => sum + Number(row.split(/ +/)[1]), 0) * 1024;
   } catch {
     return 0;

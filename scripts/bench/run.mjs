@@ -79,7 +79,7 @@ async function swaps(base) {
   mkdirSync(folder, { recursive: true });
   const files = [];
   for (const [i, color] of ['#b8472a', '#41607a'].entries()) {
-    const noise = { type: 'gaussian', mean: 128, sigma: 40 };
+    const noise = { type: /** @type {const} */ ('gaussian'), mean: 128, sigma: 40 };
     const grain = await sharp({ create: { width: 1000, height: 750, channels: 3, background: color, noise } })
       .png()
       .toBuffer();

@@ -37,10 +37,10 @@ export async function findBodies(folder, model = 'full') {
       response.writeHead(404).end();
     }
   });
-  await new Promise((resolve) => server.listen(0, '127.0.0.1', resolve));
+  await new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve(undefined)));
   const browser = await chromium.launch(CHROMIUM);
   const page = await browser.newPage();
-  await page.goto(`http://127.0.0.1:${server.address().port}/`);
+  await page.goto(`http://127.0.0.1:${/** @type {import('node:net').AddressInfo} */ (server.address()).port}/`);
   await page.evaluate((m) => globalThis.warm(m), model);
   const out = {};
   for (const file of readdirSync(folder)

@@ -23,7 +23,7 @@ export async function openFigurePage() {
   const browser = await chromium.launch(CHROMIUM);
   const page = await browser.newPage();
   page.on('pageerror', (error) => console.error(error));
-  await page.goto(`http://127.0.0.1:${server.address().port}/`);
+  await page.goto(`http://127.0.0.1:${/** @type {import('node:net').AddressInfo} */ (server.address()).port}/`);
   return {
     page,
     close: async () => {

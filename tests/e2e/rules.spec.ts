@@ -147,9 +147,19 @@ test('the dot of the pace is on the outline, moves, and stands still on hold', a
     .toBeGreaterThan(5);
   await page.keyboard.press('Space');
   await expect(page.getByText('On hold', { exact: true })).toBeVisible();
-  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
-  const still = await at();
-  // Seven steps of the dot.
+  // The step under way may still come.
+  let still = await at();
+  await expect
+    .poll(
+      async () => {
+        const before = still;
+        still = await at();
+        return Math.hypot(still[0] - before[0], still[1] - before[1]);
+      },
+      { intervals: [250] },
+    )
+    .toBe(0);
+  // Seven steps of a dot that moves.
   await page.waitForTimeout(700);
   expect(await at()).toEqual(still);
 });

@@ -1,48 +1,36 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { withChoices } from '@/core/clock/choices';
-import { firstOfPose } from '@/core/clock/poseSegments';
-import type { RunState } from '@/core/clock/run';
-import { planSpentMs, sessionLeftMs } from '@/core/clock/sessionLeft';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Session } from '@/core/journal/session';
-import { wallTime } from '@/core/practice/time/clockTime';
-import { clockDigits } from '@/core/practice/time/duration';
-import { isCalm } from '@/core/practice/exercises/exercise';
-import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { poseStages, stageAt } from '@/core/practice/rules/poseStages';
-import { plannedRibbon } from '@/core/practice/time/ribbon';
-import { isDrawing, referenceOf, showsReference } from '@/core/practice/rules/showsReference';
-import type { Plan } from '@/core/practice/plan/schema';
-import type { SegmentKind } from '@/core/practice/time/timeline';
+import { isDrawing } from '@/core/practice/rules/showsReference';
 import { zoomForHeight } from '@/core/seeing/place';
 import { MAX_ZOOM, MIN_ZOOM, WHOLE } from '@/core/journal/viewing';
 import type { Room } from '@/storage/sessions/room';
 import { EdgeClock } from '@/ui/EdgeClock';
 import { Notice } from '@/ui/Notice';
-import { Ribbon } from '@/ui/ribbon/Ribbon';
 import { cueVolume, soundIsOn, unlockSound } from '@/ui/sound/cuePlayer';
 import { type Aids, drawsFromNothing, NO_AIDS, pressAid } from './stage/aids';
 import type { Run } from './session/controller';
 import { CueFlash } from './CueFlash';
 import { HeldCard } from './steer/HeldCard';
-import { shareRun } from './session/runChannel';
-import { RunControls } from './steer/RunControls';
 import { RunStage } from './stage/RunStage';
 import { CLOCKS } from './words/segmentProps';
 import { SegmentWords } from './words/SegmentWords';
 import { useDrawnKey } from './stage/useDrawnKey';
 import { usePictures } from './stage/usePictures';
 import { RunContext } from './session/runContext';
-import { onTick } from './session/ticks';
-import { useRunProblem, useRunState } from './session/useRun';
+import { useRunProblem } from './session/useRun';
+import { useSharing } from './session/useSharing';
+import { KeyCard } from './stage/KeyCard';
+import { useScene } from './stage/useScene';
+import { RunBar } from './steer/RunBar';
 import { useRunKeys } from './steer/useRunKeys';
 import { useTimeLeft } from './session/useTimeLeft';
 import { useViewing } from './stage/useViewing';
 import { useVoice } from './words/useVoice';
-import { Ticking } from './words/Ticking';
-import { announcement, comingReferences, phraseIn, previewOf, takesStartPoint } from './words/words';
+import { announcement, takesStartPoint } from './words/words';
 
 // Shown now and then: fetched when needed.
 const AidsTray = dynamic(() => import('./stage/AidsTray').then((m) => m.AidsTray));
@@ -58,9 +46,8 @@ const openSecondWindow = (): void => {
 export function RunScreen({ session, run, room }: { session: Session; run: Run; room: Room }) {
   const router = useRouter();
   const { segments } = run.timeline;
-  const phrase = useMemo(() => phraseIn(session.plan, segments), [session.plan, segments]);
-  const state = useRunState(run, phrase);
-  const plan = useMemo(() => withChoices(session.plan, state.others), [session.plan, state.others]);
+  const { state, scene } = useScene(session.plan, run, room.leadInShows);
+  const { plan, segment, exercise, done, held, between, previewId, resting } = scene;
   const problem = useRunProblem(run);
   const [clockIndex, setClockIndex] = useState(0);
   const [stopping, setStopping] = useState(false);
@@ -72,27 +59,11 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
   const [keyed, setKeyed] = useState(false);
   /** Of the picture at zoom 1. */
   const [heightPx, setHeightPx] = useState<number>();
-  const done = state.phase === 'done';
-  const segment = segments[Math.min(state.segmentIndex, segments.length - 1)];
-  const exercise = poseExercise(plan, segment);
-  const shows = !done && showsReference(plan, segment);
-  const held = state.phase === 'held';
-  const referenceId = referenceOf(plan, segment);
-  const between = BETWEEN.includes(segment.kind);
   const answersShown = keyed && held && between;
   const wordsOn = room.hand === 'right' ? 'left' : 'right';
 
-  // The pose just drawn stays at hand between two, for its answer key.
-  const coming = useMemo(() => {
-    const at = Math.min(state.segmentIndex, segments.length - 1);
-    const drawn = segments[at].kind === 'rest' || segments[at].kind === 'lookBack' ? at - 1 : at;
-    return comingReferences(plan, segments, firstOfPose(segments, Math.max(0, drawn)));
-  }, [plan, segments, state.segmentIndex]);
-  const pictures = usePictures(coming);
-  const blocks = useMemo(() => plannedRibbon(plan), [plan]);
-  const previewId = previewOf(plan, segments, state.segmentIndex, room.leadInShows);
-  const drawnId = between ? lastDrawn(plan, run, state) : null;
-  const shownId = answersShown ? drawnId : shows ? referenceId : previewId;
+  const pictures = usePictures(scene.coming);
+  const shownId = answersShown ? scene.drawnId : scene.shownId;
   const [viewing, changeViewing] = useViewing(shownId, room.evenSizes);
   const answers = useDrawnKey(
     shownId,
@@ -131,18 +102,7 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
     if (intoRoom && !knownIntoRoom && !done) run.say({ type: 'intoRoom' });
   }, [run, intoRoom, knownIntoRoom, done]);
 
-  // Other windows see what is seen here.
-  const aidsNow = useRef(aids);
-  const shared = useRef<ReturnType<typeof shareRun>>(undefined);
-  useEffect(() => {
-    const sharing = shareRun(session.id, run, () => aidsNow.current);
-    shared.current = sharing;
-    return sharing.stop;
-  }, [run, session.id]);
-  useEffect(() => {
-    aidsNow.current = aids;
-    shared.current?.tell();
-  }, [aids]);
+  const aidsRef = useSharing(session.id, run, aids);
 
   const stop = useCallback(() => {
     if (stopping) run.command('stop');
@@ -198,18 +158,18 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
           setAidsShown(false);
           return keysShown || aidsShown;
         default: {
-          const next = pressAid(aidsNow.current, key, exercise, pointer.current);
+          const next = pressAid(aidsRef.current, key, exercise, pointer.current);
           if (next === undefined) return false;
           setTold(next === 'locked' ? 'No measuring in this exercise: it opens when the time is up.' : '');
           if (next !== 'locked') {
-            aidsNow.current = next; // a second key may come before the next render
+            aidsRef.current = next; // a second key may come before the next render
             setAids(next);
           }
           return true;
         }
       }
     },
-    [exercise, keysShown, aidsShown, changeViewing, between, run],
+    [exercise, keysShown, aidsShown, changeViewing, between, run, aidsRef],
   );
   const onScreenRelease = useCallback((key: string): void => {
     if (key === 's') setAids((before) => ({ ...before, squint: false }));
@@ -231,17 +191,9 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
   }, [told]);
 
   const { followLeft, spentShare } = useTimeLeft(run);
-  const resting = segment.kind === 'rest' || segment.kind === 'body' || segment.kind === 'lookBack';
   // Blind work goes by sound: digits would pull the eyes away. Without sound they come back.
   const bySound = exercise?.rule.gaze === 'only on the reference' && segment.kind === 'draw' && soundIsOn();
   const clock = bySound ? 'none' : CLOCKS[clockIndex];
-  const restOfPlanMs = sessionLeftMs(run.timeline, state);
-  const spentMs = planSpentMs(segments, state);
-  const followPlayhead = useCallback(
-    // Whole seconds: it moves when the digits do.
-    (move: (ms: number) => void) => onTick(run, (now) => move(Math.floor(planSpentMs(segments, now) / 1000) * 1000)),
-    [run, segments],
-  );
   const ticks =
     segment.kind === 'draw' && !segment.open && room.stages ? stageTicks(plan, segment, state.lengthMs) : [];
   const { pxPerMm } = room;
@@ -291,7 +243,7 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
           <EdgeClock
             follow={followLeft}
             tone={resting ? 'rest' : 'drawing'}
-            urgent={segment.kind === 'draw' && exercise !== undefined && !isCalm(exercise)}
+            urgent={scene.urgent}
             hidden={clockAway && !resting}
             ticks={ticks}
           />
@@ -346,61 +298,12 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
             <Pocket state={state} segment={segment} plan={plan} onTap={() => press('Enter')} />
           )}
         </div>
-        <div
-          className={`flex items-center gap-5 border-t border-hairline bg-ground px-4 py-2 max-lg:flex-wrap max-sm:gap-2 max-sm:px-2 sm:px-10 lg:h-[80px] ${wordsOn === 'left' ? '' : 'lg:flex-row-reverse'}`}
-        >
-          <div className="min-w-0 flex-1 max-lg:order-2 max-lg:basis-full">
-            <Ribbon
-              blocks={blocks}
-              size="run"
-              playheadMs={spentMs}
-              followPlayhead={followPlayhead}
-              label={`${clockDigits(restOfPlanMs)} of the session left`}
-            />
-          </div>
-          <p className="text-[14px] leading-5 max-lg:mr-auto max-sm:flex max-sm:w-full max-sm:justify-between lg:text-right">
-            <b className="tabular-nums">
-              <Ticking state={state} words={(now) => `${clockDigits(sessionLeftMs(run.timeline, now))} left`} />
-            </b>
-            <br className="max-sm:hidden" />
-            <span className="text-quiet">
-              <Ticking
-                state={state}
-                words={(now) =>
-                  `ends ${now.phase === 'held' ? 'later' : wallTime(Date.now() + sessionLeftMs(run.timeline, now))}`
-                }
-              />
-            </span>
-          </p>
-          <RunControls held={held} aidsShown={aidsShown} oneMore={state.oneMore} onKey={press} />
-        </div>
+        <RunBar plan={plan} run={run} state={state} wordsOn={wordsOn} aidsShown={aidsShown} onKey={press} />
         <p className="sr-only" role="status">
           {done ? 'The session is over.' : held ? 'On hold.' : announcement(plan, segment)}
         </p>
       </main>
     </RunContext>
-  );
-}
-
-const BETWEEN: readonly SegmentKind[] = ['change', 'rest', 'lookBack', 'lookAgain'];
-
-/** The reference of the drawing just ended. */
-function lastDrawn(plan: Plan, run: Run, state: RunState): string | null {
-  const visit = state.visits.findLast((v) => run.timeline.segments[v.segmentIndex].kind === 'draw');
-  return visit ? referenceOf(plan, run.timeline.segments[visit.segmentIndex]) : null;
-}
-
-function KeyCard({ onClose }: { onClose: () => void }) {
-  return (
-    <section aria-label="Answer key" className="absolute top-10 left-12 z-10 max-w-[280px] bg-sheet p-4 max-sm:left-6">
-      <p className="font-serif text-[22px] leading-tight">Answer key</p>
-      <p className="mt-1 text-quiet">
-        Action line, masses, tilts, landmarks of the pose just drawn. The clock is on hold.
-      </p>
-      <button type="button" className="btn mt-3" onClick={onClose}>
-        Go on <kbd className="kbd kbd-sm">Space</kbd>
-      </button>
-    </section>
   );
 }
 

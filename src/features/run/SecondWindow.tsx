@@ -1,11 +1,8 @@
 'use client';
 import { useSearchParams } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { withChoices } from '@/core/clock/choices';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Session } from '@/core/journal/session';
-import { isCalm } from '@/core/practice/exercises/exercise';
-import { poseExercise } from '@/core/practice/rules/poseExercise';
-import { isDrawing, referenceOf, showsReference } from '@/core/practice/rules/showsReference';
+import { isDrawing } from '@/core/practice/rules/showsReference';
 import { PLAIN_ROOM, useRoom } from '@/storage/sessions/room';
 import { runningSession } from '@/storage/sessions/sessions';
 import { useStored } from '@/storage/hooks/useStored';
@@ -22,11 +19,11 @@ import { useDrawnKey } from './stage/useDrawnKey';
 import { useKeys } from './steer/useKeys';
 import { usePictures } from './stage/usePictures';
 import { RunContext } from './session/runContext';
-import { useRunState } from './session/useRun';
+import { useScene } from './stage/useScene';
 import { useTimeLeft } from './session/useTimeLeft';
 import { useViewing } from './stage/useViewing';
 import { Ticking } from './words/Ticking';
-import { comingReferences, digitsOf, phraseIn, poseCount, previewOf } from './words/words';
+import { digitsOf, poseCount } from './words/words';
 
 /** The same session in another window: picture and clock, or for a room with a model the clock alone. */
 export function SecondWindow() {
@@ -67,30 +64,19 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
   const clockOnly = useSearchParams().get('show') === 'clock';
   const [alone, setAlone] = useState(clockOnly);
   const { run } = follower;
-  const { segments } = run.timeline;
-  const phrase = useMemo(() => phraseIn(session.plan, segments), [session.plan, segments]);
-  const state = useRunState(run, phrase);
+  const room = useRoom().value ?? PLAIN_ROOM;
+  const { state, scene } = useScene(session.plan, run, room.leadInShows);
+  const { plan, segment, exercise, done, held, previewId, resting } = scene;
   const now = useNow(1000);
   const heard = now > 0 && follower.heard();
-  const plan = useMemo(() => withChoices(session.plan, state.others), [session.plan, state.others]);
-  const room = useRoom().value ?? PLAIN_ROOM;
-  const done = state.phase === 'done';
-  const segment = segments[Math.min(state.segmentIndex, segments.length - 1)];
-  const exercise = poseExercise(plan, segment);
-  const coming = useMemo(
-    () => (alone ? [] : comingReferences(plan, segments, Math.max(0, state.segmentIndex - 3))),
-    [plan, segments, state.segmentIndex, alone],
-  );
-  const pictures = usePictures(coming);
-  const previewId = previewOf(plan, segments, state.segmentIndex, room.leadInShows);
-  const shownId = alone || done ? null : showsReference(plan, segment) ? referenceOf(plan, segment) : previewId;
+  const pictures = usePictures(alone ? [] : scene.coming);
+  const shownId = alone || done ? null : scene.shownId;
   const [viewing] = useViewing(shownId, room.evenSizes);
   const aids = follower.aids() ?? NO_AIDS;
   const answers = useDrawnKey(shownId, aids.pace || aids.envelope || aids.face || aids.grid === 'heads');
   const { followLeft, spentShare } = useTimeLeft(run);
   const press = useCallback((key: string): boolean => pressHere(run, key, () => setAlone((a) => !a)), [run]);
   useKeys(press, nothing, room.learned);
-  const resting = segment.kind === 'rest' || segment.kind === 'body' || segment.kind === 'lookBack';
   return (
     <RunContext value={run}>
       <main className="easel fixed inset-0 overflow-hidden bg-plate">
@@ -100,7 +86,7 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
             pictures={pictures}
             shownId={shownId}
             aside={previewId !== null && previewId === shownId}
-            dim={state.phase === 'held'}
+            dim={held}
             exercise={exercise}
             drawing={isDrawing(segment)}
             aids={aids}
@@ -118,11 +104,7 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
             onPointer={nothing}
           />
         )}
-        <EdgeClock
-          follow={followLeft}
-          tone={resting ? 'rest' : 'drawing'}
-          urgent={segment.kind === 'draw' && exercise !== undefined && !isCalm(exercise)}
-        />
+        <EdgeClock follow={followLeft} tone={resting ? 'rest' : 'drawing'} urgent={scene.urgent} />
         <CueFlash run={run} vibrate={false} />
         {done ? (
           <p className="run-title absolute inset-0 grid place-content-center font-serif">The session is over.</p>
@@ -137,7 +119,7 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
         ) : (
           <SegmentWords
             plan={plan}
-            segments={segments}
+            segments={run.timeline.segments}
             state={state}
             clock="large"
             wordsOn={room.hand === 'right' ? 'left' : 'right'}
@@ -146,7 +128,7 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
           />
         )}
         <p role="status" className="absolute inset-x-0 bottom-3 text-center text-quiet">
-          {state.phase === 'held' && heard && 'On hold.'}
+          {held && heard && 'On hold.'}
           {!heard && 'The window that runs the session is not heard. Open it again to go on.'}
         </p>
       </main>

@@ -1,0 +1,61 @@
+'use client';
+import { useCallback, useMemo } from 'react';
+import type { RunState } from '@/core/clock/run';
+import { planSpentMs, sessionLeftMs } from '@/core/clock/sessionLeft';
+import type { Plan } from '@/core/practice/plan/schema';
+import { wallTime } from '@/core/practice/time/clockTime';
+import { clockDigits } from '@/core/practice/time/duration';
+import { plannedRibbon } from '@/core/practice/time/ribbon';
+import type { Run } from '@/features/run/session/controller';
+import { onTick } from '@/features/run/session/ticks';
+import { Ticking } from '@/features/run/words/Ticking';
+import { Ribbon } from '@/ui/ribbon/Ribbon';
+import { RunControls } from './RunControls';
+
+export interface RunBarProps {
+  plan: Plan;
+  run: Run;
+  state: RunState;
+  wordsOn: 'left' | 'right';
+  aidsShown: boolean;
+  onKey: (key: string) => boolean;
+}
+
+/** Under the stage: the session as a ribbon, what is left of it, and what can be pressed. */
+export function RunBar({ plan, run, state, wordsOn, aidsShown, onKey }: RunBarProps) {
+  const { segments } = run.timeline;
+  const blocks = useMemo(() => plannedRibbon(plan), [plan]);
+  const followPlayhead = useCallback(
+    // Whole seconds: it moves when the digits do.
+    (move: (ms: number) => void) => onTick(run, (now) => move(Math.floor(planSpentMs(segments, now) / 1000) * 1000)),
+    [run, segments],
+  );
+  const leftWords = (now: RunState): string => `${clockDigits(sessionLeftMs(run.timeline, now))} left`;
+  const endWords = (now: RunState): string =>
+    `ends ${now.phase === 'held' ? 'later' : wallTime(Date.now() + sessionLeftMs(run.timeline, now))}`;
+  return (
+    <div
+      className={`flex items-center gap-5 border-t border-hairline bg-ground px-4 py-2 max-lg:flex-wrap max-sm:gap-2 max-sm:px-2 sm:px-10 lg:h-[80px] ${wordsOn === 'left' ? '' : 'lg:flex-row-reverse'}`}
+    >
+      <div className="min-w-0 flex-1 max-lg:order-2 max-lg:basis-full">
+        <Ribbon
+          blocks={blocks}
+          size="run"
+          playheadMs={planSpentMs(segments, state)}
+          followPlayhead={followPlayhead}
+          label={`${clockDigits(sessionLeftMs(run.timeline, state))} of the session left`}
+        />
+      </div>
+      <p className="text-[14px] leading-5 max-lg:mr-auto max-sm:flex max-sm:w-full max-sm:justify-between lg:text-right">
+        <b className="tabular-nums">
+          <Ticking state={state} words={leftWords} />
+        </b>
+        <br className="max-sm:hidden" />
+        <span className="text-quiet">
+          <Ticking state={state} words={endWords} />
+        </span>
+      </p>
+      <RunControls held={state.phase === 'held'} aidsShown={aidsShown} oneMore={state.oneMore} onKey={onKey} />
+    </div>
+  );
+}
