@@ -7,6 +7,7 @@ import {
   held,
   pictureAt,
   placeIn,
+  roomOn,
   type Turned,
   turnedStyle,
   zoomedAt,
@@ -39,6 +40,15 @@ describe('the place of a picture', () => {
     expect(placeIn(frame, 600, 1000, 0)).toEqual({ x: 10, y: 20, width: 300, height: 500 });
     expect(placeIn(frame, 600, 1000, 1).x).toBe(710);
     expect(placeIn(frame, 3000, 1000, 0.5)).toMatchObject({ width: 1000, y: 20 + (500 - 1000 / 3) / 2 });
+  });
+  it('lies inside the edge, and under the words of an upright narrow stage; on none too small for it', () => {
+    expect(roomOn({ width: 1280, height: 720 })).toEqual({ x: 34, y: 30, width: 1212, height: 660 });
+    const narrow = roomOn({ width: 390, height: 690 });
+    expect(narrow).toEqual({ x: 34, y: 124, width: 322, height: 536 });
+    // A phone on its side has the words beside it.
+    expect(roomOn({ width: 600, height: 350 })?.y).toBe(30);
+    expect(roomOn({ width: 60, height: 600 })).toBeUndefined();
+    expect(roomOn({ width: 100, height: 140 })).toBeUndefined();
   });
   it('finds the point of the picture under the pointer, however it is turned', () => {
     fc.assert(

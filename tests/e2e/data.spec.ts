@@ -175,3 +175,60 @@ test('settings are put back to the start, and nothing else', async ({ page }) =>
   await expect(page.getByText('Settings are as they come.')).toBeVisible();
   await expect(kept(page)).toContainText('12 sessions');
 });
+
+test('what could never have been written opens all the same: no page fails, and what is wrong is left as it comes', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await expect(page.getByText('Why this plan:')).toBeVisible();
+  // Past every door, as a broken disk or a stranger's tool would.
+  await page.evaluate(async () => {
+    const open = indexedDB.open('fox-minute');
+    await new Promise((resolve) => (open.onsuccess = resolve));
+    const tx = open.result.transaction(['settings', 'sessions'], 'readwrite');
+    const settings = tx.objectStore('settings');
+    for (const [name, value] of Object.entries({
+      minutes: 1e9,
+      covered: 'perhaps',
+      room: '{"hand":"third"}',
+      planDraft: '{"blocks":[{}]}',
+      libraryPage: 'not even JSON',
+    }))
+      settings.put(value, name);
+    const sessions = tx.objectStore('sessions');
+    const all = sessions.getAll() as IDBRequest<{ log: unknown[] }[]>;
+    await new Promise((resolve) => (all.onsuccess = resolve));
+    const [one] = all.result;
+    const peeks = Array.from({ length: 20_000 - one.log.length - 1 }, (_, i) => ({ type: 'peek', atMs: 60_000 + i }));
+    sessions.put({
+      ...one,
+      id: 'pressed',
+      startedAtMs: Date.now() - 7_200_000,
+      lastSeenMs: 3_600_000,
+      log: [{ type: 'start', atMs: 0 }, ...peeks],
+    });
+    await new Promise((done) => (tx.oncomplete = done));
+    open.result.close();
+  });
+  const failures: string[] = [];
+  page.on('pageerror', (error) => failures.push(error.message));
+  for (const path of [
+    '/',
+    '/plan',
+    '/journal',
+    '/journal?session=pressed',
+    '/poses',
+    '/poses?set=library',
+    '/room',
+    '/data',
+    '/handbook',
+  ]) {
+    await page.goto(path);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await expect(page.getByText('Something went wrong on this page')).toHaveCount(0);
+    await expect(page.locator('main')).not.toContainText('NaN');
+  }
+  await page.goto('/');
+  await expect(page.getByRole('button', { name: 'Start' })).toBeEnabled();
+  expect(failures).toEqual([]);
+});

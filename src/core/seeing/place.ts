@@ -27,6 +27,20 @@ export function placeIn(frame: Rect, widthPx: number, heightPx: number, lean: nu
   return { x: frame.x + (frame.width - width) * lean, y: frame.y + (frame.height - height) / 2, width, height };
 }
 
+/** Inside the clock at the edge, pixels. */
+const MARGIN = { x: 34, y: 30 };
+/** Below this width words and picture do not stand side by side. */
+export const WIDE_PX = 640;
+/** What the words over an upright narrow stage take. */
+const WORDS_PX = 124;
+
+/** Where a picture has room on a stage: inside the edge, and under the words where they are over it. None on one too small. */
+export function roomOn({ width, height }: { width: number; height: number }): Rect | undefined {
+  const top = width < WIDE_PX && height > width ? WORDS_PX : MARGIN.y;
+  const room = { x: MARGIN.x, y: top, width: width - 2 * MARGIN.x, height: height - top - MARGIN.y };
+  return room.width > 0 && room.height > 0 ? room : undefined;
+}
+
 /** The CSS transform of a picture in its place, about its middle. */
 export function turnedStyle({ zoom, panX, panY, mirrored, upsideDown }: Turned): string {
   const sx = zoom * (mirrored ? -1 : 1) * (upsideDown ? -1 : 1);

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useRouter, useSearchParams } from 'next/navigation';
+import { useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import type { Appearance } from '@/core/figure/picture/appearance';
@@ -12,10 +12,9 @@ import {
 } from '@/core/figure/catalogue/referenceId';
 import { durationWords } from '@/core/practice/time/duration';
 import { singlePosePlan } from '@/core/practice/plan/singlePose';
-import { storageProblem } from '@/storage/problems';
 import { useIsHidden } from '@/storage/references/hiddenReference';
 import { knownFacts } from '@/storage/references/references';
-import { startSession } from '@/storage/sessions/startSession';
+import { useStart } from '@/storage/hooks/useStart';
 import { useCovered } from '@/storage/hooks/useCovered';
 import { useStored } from '@/storage/hooks/useStored';
 import { DrawnFromMemory } from '@/ui/DrawnFromMemory';
@@ -30,6 +29,7 @@ import { FRESH, loadPageState, type PageState, savePageState } from './pageState
 import { SaveFigure } from './SaveFigure';
 import { useFigure } from './useFigure';
 import { anotherView, moved, RAISE_DEG, TURN_DEG } from './views';
+import { usePageKeys } from '@/ui/input/usePageKeys';
 
 const LENGTHS_MS = [30_000, 60_000, 120_000, 300_000];
 
@@ -53,7 +53,6 @@ export function FigurePage() {
 }
 
 function Figure({ start, saved, covered }: { start: FigureReference; saved: PageState; covered: boolean }) {
-  const router = useRouter();
   const [reference, setReference] = useState(start);
   const [state, setState] = useState(saved);
   const svg = useRef<SVGSVGElement>(null);
@@ -65,6 +64,12 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
   const change = useCallback((to: (before: FigureReference) => FigureReference) => setReference(to), []);
   // On the way to drawing, nothing may touch the address or the view any more.
   const leaving = useRef(false);
+  const { start: startPose } = useStart(
+    useCallback((sentence: string) => {
+      leaving.current = false;
+      toastProblem(sentence);
+    }, []),
+  );
   useEffect(() => {
     if (leaving.current) return;
     window.history.replaceState(null, '', `/poses/figure?id=${encodeURIComponent(id)}`);
@@ -94,42 +99,31 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
     [change],
   );
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (leaving.current) return;
-      const target = event.target as HTMLElement;
-      if (event.ctrlKey || event.metaKey || event.altKey || target.closest('select, textarea, input[type=text]'))
-        return;
-      const layer = LAYERS.find(({ hotkey }) => hotkey === event.key);
-      const onSlider = target.matches('input[type=range]');
-      const actions: Record<string, () => void> = {
-        ArrowLeft: () => change((r) => moved(r, { turnDeg: -TURN_DEG })),
-        ArrowRight: () => change((r) => moved(r, { turnDeg: TURN_DEG })),
-        ArrowUp: () => change((r) => moved(r, { raiseDeg: RAISE_DEG })),
-        ArrowDown: () => change((r) => moved(r, { raiseDeg: -RAISE_DEG })),
-        n: () => change(anotherView),
-        m: mirror,
-      };
-      const act = actions[event.key.length === 1 ? event.key.toLowerCase() : event.key] as (() => void) | undefined;
-      if (layer) toggle(layer.id);
-      else if (act && !(onSlider && event.key.startsWith('Arrow'))) act();
-      else return;
-      event.preventDefault();
+  usePageKeys((key, { target }) => {
+    if (leaving.current) return false;
+    const layer = LAYERS.find(({ hotkey }) => hotkey === key);
+    if (layer) {
+      toggle(layer.id);
+      return true;
+    }
+    const acts: Record<string, () => void> = {
+      ArrowLeft: () => change((r) => moved(r, { turnDeg: -TURN_DEG })),
+      ArrowRight: () => change((r) => moved(r, { turnDeg: TURN_DEG })),
+      ArrowUp: () => change((r) => moved(r, { raiseDeg: RAISE_DEG })),
+      ArrowDown: () => change((r) => moved(r, { raiseDeg: -RAISE_DEG })),
+      n: () => change(anotherView),
+      m: mirror,
     };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [change, mirror, toggle]);
+    const onSlider = (target as HTMLElement).matches('input[type=range]') && key.startsWith('Arrow');
+    if (onSlider || !Object.hasOwn(acts, key)) return false;
+    acts[key]();
+    return true;
+  });
 
   const drawNow = (drawMs: number): void => {
     unlockSound();
     leaving.current = true;
-    startSession(singlePosePlan(id, drawMs)).then(
-      () => router.push('/run'),
-      (error: unknown) => {
-        leaving.current = false;
-        toastProblem(storageProblem(error));
-      },
-    );
+    startPose(singlePosePlan(id, drawMs));
   };
   const shown = new Set(state.layers);
   return (

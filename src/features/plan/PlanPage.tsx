@@ -1,7 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useRouter } from 'next/navigation';
-import { type KeyboardEvent as ReactKeyboardEvent, useEffect, useMemo, useState } from 'react';
+import { type KeyboardEvent as ReactKeyboardEvent, useMemo, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import type { Session } from '@/core/journal/session';
 import { drawingHistory } from '@/core/journal/history';
@@ -23,7 +22,7 @@ import { counted } from '@/core/words';
 import type { PictureSet } from '@/core/references/picture';
 import { storageProblem } from '@/storage/problems';
 import { saveSetting } from '@/storage/settings';
-import { startSession } from '@/storage/sessions/startSession';
+import { useStart } from '@/storage/hooks/useStart';
 import { minuteOfDay, secondOfDay } from '@/core/practice/time/clockTime';
 import { Notice } from '@/ui/Notice';
 import { unlockSound } from '@/ui/sound/cuePlayer';
@@ -38,6 +37,7 @@ import { PlanRibbon } from './PlanRibbon';
 import { Problems } from './Problems';
 import { Toolbar } from './Toolbar';
 import { usePlanEditor } from './usePlanEditor';
+import { usePageKeys } from '@/ui/input/usePageKeys';
 
 const ExerciseChooser = dynamic(() => import('./ExerciseChooser').then((m) => m.ExerciseChooser));
 const Starts = dynamic(() => import('./Starts').then((m) => m.Starts));
@@ -61,13 +61,12 @@ interface PlanPageProps {
 
 /** The planner: what is wanted, the ribbon as an editor, its sums, the chosen block, the table. */
 export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
-  const router = useRouter();
   const nowMs = useNow(20_000);
   const [ask, setAsk] = useState(firstAsk);
   const [zoomAt, setZoomAt] = useState(0);
   const [open, setOpen] = useState<Open>();
   const [told, setTold] = useState('');
-  const [starting, setStarting] = useState(false);
+  const { starting, start: startPlan } = useStart(toastProblem);
   const editor = usePlanEditor(first, sessions, nowMs);
   const { recipe, plan, selected, change, problems } = editor;
   const now = new Date(nowMs);
@@ -148,14 +147,7 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
   const start = (): void => {
     if (stopped || starting) return;
     unlockSound();
-    setStarting(true);
-    startSession(plan).then(
-      () => router.push('/run'),
-      (error: unknown) => {
-        setStarting(false);
-        toastProblem(storageProblem(error));
-      },
-    );
+    startPlan(plan);
   };
 
   const act = blockActs(editor, say);
@@ -184,24 +176,18 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
     return wanted !== undefined;
   };
 
-  useEffect(() => {
-    const onPageKey = (event: KeyboardEvent): void => {
-      const target = event.target as HTMLElement;
-      const typing =
-        target.closest('input:not([type=radio]):not([type=checkbox]):not([type=range]), textarea, dialog') !== null;
-      const control = event.ctrlKey || event.metaKey;
-      if (control && !typing && event.key.toLowerCase() === 'z') {
-        if (event.shiftKey) editor.redo();
-        else editor.undo();
-      } else if (control && !typing && event.key.toLowerCase() === 'y') editor.redo();
-      else if (!control && !typing && !event.altKey && event.key === '?') setOpen('keys');
-      else if (!control && !typing && !event.altKey && event.key === 'n') setOpen('add');
-      else return;
-      event.preventDefault();
+  usePageKeys((key, { target }) => {
+    if ((target as HTMLElement).closest('dialog')) return false;
+    const acts: Record<string, () => void> = {
+      undo: editor.undo,
+      redo: editor.redo,
+      '?': () => setOpen('keys'),
+      n: () => setOpen('add'),
     };
-    window.addEventListener('keydown', onPageKey);
-    return () => window.removeEventListener('keydown', onPageKey);
-  }, [editor]);
+    if (!Object.hasOwn(acts, key)) return false;
+    acts[key]();
+    return true;
+  });
 
   const materials = useMemo(
     () => materialsOf(recipe, editor.chosen, sums.totalMs),

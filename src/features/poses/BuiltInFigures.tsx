@@ -10,6 +10,7 @@ import { FigureGrid } from './FigureCell';
 import type { PickTarget } from './pick/PickFor';
 import { SharedScreen } from './SharedScreen';
 import { takeOutPoses } from './takeOutPoses';
+import { intoView } from '@/ui/intoView';
 
 const PickFor = dynamic(() => import('./pick/PickFor').then((m) => m.PickFor));
 
@@ -49,12 +50,16 @@ export function BuiltInFigures({
         </button>
       </div>
       <div className="flex flex-wrap items-start gap-x-4 gap-y-2 pb-4">
-        <nav aria-label="Families of poses" className="flex min-w-[300px] flex-1 flex-wrap gap-1">
+        <nav
+          aria-label="Families of poses"
+          className="row-sideways flex min-w-[300px] flex-1 flex-wrap gap-1 max-sm:min-w-0 max-sm:basis-full"
+        >
           {BUILT_IN_SETS.map(({ id, family }) => (
             <Link
               key={id}
               href={(family ? `/poses?set=${encodeURIComponent(id)}` : '/poses') as Route}
               scroll={false}
+              ref={id === set.id ? intoView : undefined}
               aria-current={id === set.id ? 'true' : undefined}
               className={`rounded-[4px] border px-3 py-1 max-sm:py-3 ${id === set.id ? 'border-ink bg-sheet font-semibold' : 'border-transparent hover:border-rule'}`}
             >

@@ -1,4 +1,5 @@
 import { FileInput, Plus } from 'lucide-react';
+import { intoView } from '@/ui/intoView';
 
 export interface ShelfEntry {
   id: string;
@@ -23,13 +24,14 @@ export function Shelf({
 }) {
   return (
     <nav aria-label="Sets" className="border-b-2 border-ink">
-      <ul className="flex flex-wrap items-end gap-x-2 gap-y-3 pt-1">
+      <ul className="row-sideways flex flex-wrap items-end gap-x-2 gap-y-3 pt-1">
         {entries.map(({ id, name, told }) => {
           const open = id === current;
           return (
             <li key={id}>
               <button
                 type="button"
+                ref={open ? intoView : undefined}
                 aria-current={open ? 'true' : undefined}
                 onClick={() => onShow(id)}
                 className={`max-w-[240px] rounded-t-[4px] border border-b-0 border-rule px-4 text-left ${

@@ -1,7 +1,7 @@
 'use client';
 import { PencilRuler, RefreshCw } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { wallTime } from '@/core/practice/time/clockTime';
 import { clockDigits } from '@/core/practice/time/duration';
@@ -17,7 +17,7 @@ import { referencesOf } from '@/storage/references/referenceFacts';
 import { seedOnFirstVisit } from '@/storage/seed';
 import { listSessions } from '@/storage/sessions/sessions';
 import { loadSetting, saveSetting } from '@/storage/settings';
-import { startSession } from '@/storage/sessions/startSession';
+import { useStart } from '@/storage/hooks/useStart';
 import { useStored } from '@/storage/hooks/useStored';
 import { MinutesRuler } from '@/ui/MinutesRuler';
 import { Notice } from '@/ui/Notice';
@@ -30,6 +30,7 @@ import { LastTime } from './LastTime';
 import { StandingReference } from './StandingReference';
 import { useProposal } from './useProposal';
 import { WeekBoxes } from './WeekBoxes';
+import { usePageKeys } from '@/ui/input/usePageKeys';
 
 const DEFAULT_MINUTES = 20;
 
@@ -57,7 +58,7 @@ export function Today() {
   const setId = isLibrary ? LIBRARY_ID : (knownSet?.id ?? builtInSet(choice?.setId ?? '')?.id ?? BUILT_IN_SET_ID);
   const references = useStored(() => referencesOf(setId), ['pictures', 'sets'], [setId]);
   const [mix, setMix] = useState(0);
-  const [starting, setStarting] = useState(false);
+  const { starting, start: startPlan } = useStart(toastProblem);
   const kept = useMemo(() => sessions.value?.filter((s) => s.status === 'kept'), [sessions.value]);
   const cutOff = sessions.value?.find((s) => s.status === 'running');
   const today = localDay(nowMs);
@@ -94,25 +95,15 @@ export function Today() {
   const start = useCallback(() => {
     if (!plan || starting) return;
     unlockSound();
-    setStarting(true);
-    startSession(plan).then(
-      () => router.push('/run'),
-      (error: unknown) => {
-        setStarting(false);
-        toastProblem(storageProblem(error));
-      },
-    );
-  }, [plan, starting, router]);
+    startPlan(plan);
+  }, [plan, starting, startPlan]);
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      const target = event.target as HTMLElement;
-      const busy = target.closest('button, a, select, input:not([type=range]), textarea');
-      if (event.key === 'Enter' && !busy && !event.repeat) start();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [start]);
+  usePageKeys((key, { target, repeat }) => {
+    if (key !== 'Enter' || repeat || (target as HTMLElement).closest('button, a, [type=checkbox], [type=radio]'))
+      return false;
+    start();
+    return true;
+  });
 
   const problem = saved.problem ?? sessions.problem ?? references.problem;
   const sums = plan && sumPlan(plan);

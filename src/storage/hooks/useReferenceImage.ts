@@ -1,10 +1,22 @@
 'use client';
-import { useEffect, useState } from 'react';
 import { STUDIO } from '@/core/figure/picture/appearance';
-import { startFigureWorker } from '@/workers/clients';
 import { useIsHidden } from '@/storage/references/hiddenReference';
 import { loadReferenceImage } from '@/storage/references/references';
+import { startFigureWorker } from '@/workers/clients';
 import { useCovered } from './useCovered';
+import { useObjectUrl } from './useObjectUrl';
+
+const loadWhole =
+  (covered: boolean) =>
+  (referenceId: string, gone: AbortSignal): Promise<Blob | undefined> => {
+    const appearance = { ...STUDIO, covered };
+    return loadReferenceImage(referenceId, appearance, (id) => {
+      const worker = startFigureWorker();
+      gone.addEventListener('abort', worker.stop);
+      return worker.api.render(id, appearance);
+    });
+  };
+const [loadBare, loadCovered] = [loadWhole(false), loadWhole(true)];
 
 /**
  * An address for the whole picture of a reference: shipped, kept, cached or drawn now.
@@ -13,32 +25,10 @@ import { useCovered } from './useCovered';
 export function useReferenceImage(referenceId: string | null): string | null | undefined {
   const hidden = useIsHidden(referenceId);
   const covered = useCovered();
-  const [image, setImage] = useState<{ id: string; url: string | null }>();
-  useEffect(() => {
-    if (referenceId === null || hidden || covered === undefined) return;
-    let current = true;
-    let made: string | undefined;
-    let worker: ReturnType<typeof startFigureWorker> | undefined;
-    const appearance = { ...STUDIO, covered };
-    loadReferenceImage(referenceId, appearance, (id) => {
-      worker = startFigureWorker();
-      return worker.api.render(id, appearance);
-    }).then(
-      (blob) => {
-        if (!current) return;
-        made = blob && URL.createObjectURL(blob);
-        setImage({ id: referenceId, url: made ?? null });
-      },
-      () => {
-        if (current) setImage({ id: referenceId, url: null });
-      },
-    );
-    return () => {
-      current = false;
-      worker?.stop();
-      if (made) URL.revokeObjectURL(made);
-    };
-  }, [referenceId, hidden, covered]);
-  if (referenceId === null || hidden) return null;
-  return image?.id === referenceId ? image.url : undefined;
+  const there = referenceId !== null && !hidden;
+  const image = useObjectUrl(
+    there && covered !== undefined ? referenceId : undefined,
+    covered ? loadCovered : loadBare,
+  );
+  return there ? image && image.url : null;
 }

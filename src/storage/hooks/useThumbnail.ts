@@ -1,5 +1,4 @@
 'use client';
-import { useEffect, useState } from 'react';
 import { catalogued } from '@/core/figure/catalogue/catalogue';
 import { parsePictureReference } from '@/core/references/picture';
 import { loadImage } from '@/storage/images';
@@ -7,34 +6,10 @@ import { pictureThumbnail } from '@/storage/pictures/pictureThumbnail';
 import { smallPictureUrl } from '@/storage/references/references';
 import { useIsHidden } from '@/storage/references/hiddenReference';
 import { useCovered } from './useCovered';
-
-/** An address for what `load` gives for a key, given back when no longer shown. `load` must stay the same function. */
-function useBlobUrl(key: string | undefined, load: (key: string) => Promise<Blob | undefined>): string | undefined {
-  const [made, setMade] = useState<{ key: string; load: typeof load; url: string }>();
-  useEffect(() => {
-    if (key === undefined) return;
-    let current = true;
-    let url: string | undefined;
-    load(key).then(
-      (blob) => {
-        if (!blob || !current) return;
-        url = URL.createObjectURL(blob);
-        setMade({ key, load, url });
-      },
-      () => undefined,
-    );
-    return () => {
-      current = false;
-      setMade(undefined);
-      if (url) URL.revokeObjectURL(url);
-    };
-  }, [key, load]);
-  // Not for one moment the image of the key before.
-  return made?.key === key && made?.load === load ? made?.url : undefined;
-}
+import { useObjectUrl } from './useObjectUrl';
 
 /** An address for an image kept under a key, given back when no longer shown. */
-export const useImageUrl = (key: string | undefined): string | undefined => useBlobUrl(key, loadImage);
+export const useImageUrl = (key: string | undefined): string | undefined => useObjectUrl(key, loadImage)?.url;
 
 // Loaded only where a figure that did not ship is shown: it brings the worker's client along.
 const drawFigure = async (referenceId: string, covered: boolean): Promise<Blob> =>
@@ -51,11 +26,11 @@ export function useReferenceThumbnail(wanted: string | null): string | undefined
   const known = referenceId === null ? undefined : catalogued(referenceId);
   const pictureId = referenceId === null || known ? undefined : parsePictureReference(referenceId);
   const figureId = referenceId !== null && !known && !pictureId ? referenceId : undefined;
-  const url = useBlobUrl(
+  const thumbnail = useObjectUrl(
     covered === undefined || !pictureId ? undefined : (referenceId as string),
     covered ? veiled : plain,
   );
-  const drawn = useBlobUrl(covered === undefined ? undefined : figureId, covered ? drawCovered : drawBare);
+  const drawn = useObjectUrl(covered === undefined ? undefined : figureId, covered ? drawCovered : drawBare);
   if (known) return covered === undefined ? undefined : smallPictureUrl(known, covered);
-  return url ?? drawn;
+  return (thumbnail ?? drawn)?.url;
 }

@@ -1,6 +1,5 @@
 'use client';
 import { Pin, RefreshCw, Shuffle } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { toast, toastProblem } from '@/ui/toast/toast';
 import { sumPlan } from '@/core/practice/time/sums';
@@ -10,8 +9,7 @@ import { PICK_ORDERS, type PickOrder } from '@/core/references/pickOrder';
 import { parsePictureReference } from '@/core/references/picture';
 import { counted } from '@/core/words';
 import { alterPictures } from '@/storage/pictures/history';
-import { storageProblem } from '@/storage/problems';
-import { startSession } from '@/storage/sessions/startSession';
+import { useStart } from '@/storage/hooks/useStart';
 import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 import { type PickSettings, type PickSource, usePicks } from './usePicks';
@@ -93,7 +91,6 @@ export function PickPanel({
   order: PickOrder;
   onClose: () => void;
 }) {
-  const router = useRouter();
   const dialog = useRef<HTMLDialogElement>(null);
   const [settings, setSettings] = useState<PickSettings>(() => ({
     minutes: savedMinutes,
@@ -104,23 +101,22 @@ export function PickPanel({
     seed: Math.floor(Math.random() * 10_000),
   }));
   const [openedMs] = useState(() => Date.now());
-  const [starting, setStarting] = useState(false);
+  const { starting, start } = useStart(toastProblem);
   const { picked, reasons, plan, surplus, facing, replace, pinned, togglePin } = usePicks(source, settings, openedMs);
   useEffect(() => dialog.current?.showModal(), []);
   const set = (part: Partial<PickSettings>): void => setSettings((before) => ({ ...before, ...part }));
   const minutes = [...new Set([...MINUTES, settings.minutes])].sort((a, b) => a - b);
 
-  const draw = async (): Promise<void> => {
+  const draw = (): void => {
     if (!plan) return;
     unlockSound();
-    setStarting(true);
     const kept = surplus.flatMap((id) => parsePictureReference(id) ?? []);
-    if (kept.length > 0)
-      await alterPictures(`${counted(kept.length, 'picture')} put on the later shelf`, kept, () => ({
-        laterAtMs: Date.now(),
-      }));
-    await startSession(plan);
-    router.push('/run');
+    start(plan, async () => {
+      if (kept.length > 0)
+        await alterPictures(`${counted(kept.length, 'picture')} put on the later shelf`, kept, () => ({
+          laterAtMs: Date.now(),
+        }));
+    });
   };
   return (
     // The dialog element handles Escape and focus by itself.
@@ -227,12 +223,7 @@ export function PickPanel({
           type="button"
           className="btn h-12 px-6 font-serif text-[20px] btn-primary"
           disabled={!plan || starting}
-          onClick={() => {
-            draw().catch((error: unknown) => {
-              setStarting(false);
-              toastProblem(storageProblem(error));
-            });
-          }}
+          onClick={draw}
         >
           Draw these
         </button>

@@ -4,7 +4,7 @@ import { fullDate } from '@/core/dateWords';
 import type { Route } from 'next';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { POINT_LAYERS, pointsKey } from '@/core/body/pointsKey';
 import { readBody } from '@/core/body/readBody';
@@ -18,7 +18,7 @@ import { cropPicture } from '@/storage/pictures/cropPicture';
 import { useIsHidden } from '@/storage/references/hiddenReference';
 import { useLibrary } from '@/storage/pictures/library';
 import { storageProblem } from '@/storage/problems';
-import { startSession } from '@/storage/sessions/startSession';
+import { useStart } from '@/storage/hooks/useStart';
 import { useCovered } from '@/storage/hooks/useCovered';
 import { AnswerKeyPanel } from '@/ui/answerKey/AnswerKeyPanel';
 import { type LayerId, LAYERS } from '@/ui/answerKey/layers';
@@ -36,6 +36,7 @@ import { RightsFields } from './RightsFields';
 import { Similar } from './Similar';
 import { useImageOf } from './useImageOf';
 import { usePoints } from './usePoints';
+import { usePageKeys } from '@/ui/input/usePageKeys';
 
 const LENGTHS_MS = [30_000, 60_000, 120_000, 300_000];
 const FRESH_FRAME: PictureBox = { left: 0.25, top: 0.2, width: 0.5, height: 0.6 };
@@ -75,7 +76,7 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
   const [framing, setFraming] = useState<{ for: Framing; box: PictureBox; words: string }>();
   const [lifted, setLifted] = useState(false);
   const [seenAs, setSeenAs] = useState<SeenAs>('color');
-  const [starting, setStarting] = useState(false);
+  const { starting, start } = useStart(toastProblem);
   useUndoKeys();
   const { body } = points;
   const { id, name, widthPx, heightPx } = picture;
@@ -93,28 +94,18 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
       if (!next.delete(layer)) next.add(layer);
       return next;
     });
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      if ((event.target as HTMLElement).closest('input, select, textarea')) return;
-      const layer = LAYERS.find((l) => l.hotkey === event.key && (POINT_LAYERS as readonly string[]).includes(l.id));
-      if (layer) toggle(layer.id);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  usePageKeys((key) => {
+    const layer = LAYERS.find((l) => l.hotkey === key && (POINT_LAYERS as readonly string[]).includes(l.id));
+    if (layer) toggle(layer.id);
+    return layer !== undefined;
+  });
 
   const fail = (error: unknown): void => {
-    setStarting(false);
     toastProblem(storageProblem(error));
   };
   const drawNow = (ms: number): void => {
     unlockSound();
-    setStarting(true);
-    startSession({ ...singlePosePlan(pictureReferenceId(id), ms), why: 'You chose this picture.' }).then(
-      () => router.push('/run'),
-      fail,
-    );
+    start({ ...singlePosePlan(pictureReferenceId(id), ms), why: 'You chose this picture.' });
   };
   const applyFrame = (): void => {
     if (!framing) return;

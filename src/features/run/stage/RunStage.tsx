@@ -4,7 +4,7 @@ import { type PointerEvent, useCallback, useEffect, useMemo, useRef, useState } 
 import { MAX_ZOOM, type Viewing, WHOLE, withStart } from '@/core/journal/viewing';
 import type { Exercise } from '@/core/practice/exercises/exercise';
 import type { PathPoint } from '@/core/seeing/edgePace';
-import { held, pictureAt, placeIn, type Rect, type Turned, zoomedAt } from '@/core/seeing/place';
+import { held, pictureAt, placeIn, type Rect, roomOn, type Turned, WIDE_PX, zoomedAt } from '@/core/seeing/place';
 import { parsePictureReference } from '@/core/references/picture';
 import { knownFacts } from '@/storage/references/references';
 import type { LayerId } from '@/ui/answerKey/layers';
@@ -21,9 +21,7 @@ const PerspectiveBox = dynamic(() => import('@/ui/PerspectiveBox').then((m) => m
 // After the time only.
 const AnswerKeyOverlay = dynamic(() => import('@/ui/answerKey/AnswerKeyOverlay').then((m) => m.AnswerKeyOverlay));
 
-const MARGIN = { x: 34, y: 30 };
 const FILTER_NAME = 'run';
-const WIDE_PX = 640;
 /** A press that moves less than this is a tap. */
 const TAP_PX = 6;
 /** Points of a traced edge are at least this far apart, shares. */
@@ -103,8 +101,8 @@ export function RunStage(props: Stage) {
 
   const placeOf = useCallback(
     (bitmap: ImageBitmap): Rect | undefined => {
-      if (!size || size.width <= 2 * MARGIN.x || size.height <= 2 * MARGIN.y) return undefined;
-      const room = { x: MARGIN.x, y: MARGIN.y, width: size.width - 2 * MARGIN.x, height: size.height - 2 * MARGIN.y };
+      const room = size && roomOn(size);
+      if (!room) return undefined;
       const away = aside ? 0.88 : 0.62;
       const lean = size.width < WIDE_PX ? 0.5 : wordsOn === 'left' ? away : 1 - away;
       return placeIn(room, bitmap.width, bitmap.height, lean);

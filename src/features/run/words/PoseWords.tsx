@@ -35,7 +35,9 @@ export function PoseWords(props: SegmentProps) {
   const pot = segment.potMs === undefined ? undefined : potAt({ segments }, state);
   return (
     <>
-      <div className={`pointer-events-none absolute top-10 max-w-[min(330px,60%)] rounded px-2 py-1 halo ${side}`}>
+      <div
+        className={`run-pose pointer-events-none absolute top-10 rounded px-2 py-1 halo sm:max-w-[min(330px,60%)] ${side}`}
+      >
         <p className="run-name font-serif leading-tight">{exercise.name}</p>
         <p className="run-note text-quiet">
           {[poseCount(plan, segment), ...poseNotes(plan, segment), ...(attempt ? [attempt] : [])].join(', ')}
