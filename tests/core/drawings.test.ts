@@ -184,7 +184,7 @@ describe('a line and its tone', () => {
   });
 });
 
-describe('a drawing made into a room', () => {
+describe('a drawing made into a perspective box', () => {
   it('is kept as one, and the next is not', () => {
     const session = sessionOf(planOf(of('from-imagination', 'figure/a', 'figure/b')), [
       { type: 'intoRoom', atMs: 10_000 },

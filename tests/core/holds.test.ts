@@ -43,7 +43,7 @@ describe('two holds of one pose', () => {
   });
   it('are one drawing in the journal', () => {
     const session = { plan, log: [{ type: 'start', atMs: 0 }], lastSeenMs: 46 * MINUTE } as unknown as Session;
-    expect(accountRun(plan, session.log, session.lastSeenMs)).toMatchObject({ pieces: 1, drawingMs: 40 * MINUTE });
+    expect(accountRun(plan, session.log, session.lastSeenMs)).toMatchObject({ drawings: 1, drawingMs: 40 * MINUTE });
     expect(posesDrawn(session).map((d) => d.spentMs)).toEqual([40 * MINUTE]);
   });
   it('copied are holds of another pose', () => {
@@ -138,8 +138,8 @@ describe('going back after one more', () => {
       { type: 'oneMore', atMs: 45_000 },
       { type: 'back', atMs: 105_000 },
     ];
-    expect(accountRun(plan, log, 400_000).pieces).toBe(3);
+    expect(accountRun(plan, log, 400_000).drawings).toBe(3);
     const back: RunEvent[] = [...log, { type: 'next', atMs: 115_000 }, { type: 'back', atMs: 116_000 }];
-    expect(accountRun(plan, back, 400_000).pieces).toBe(3);
+    expect(accountRun(plan, back, 400_000).drawings).toBe(3);
   });
 });

@@ -160,7 +160,7 @@ describe('the demo learner', () => {
       const a = accountSession(s);
       expect(a.wallMs).toBe(s.lastSeenMs);
       expect(a.wallMs).toBeLessThan(2 * s.plan.availableMs);
-      expect(a.pieces).toBeGreaterThan(0);
+      expect(a.drawings).toBeGreaterThan(0);
     }
   });
   it('has a habit of drawing figures that face right', () => {

@@ -109,7 +109,7 @@ describe('a session timed by hand', () => {
       linesMs: 90_000,
       drawingMs: 90_000 + 45_000 + 200_000 + 60_000,
       heldMs: 0,
-      pieces: 3,
+      drawings: 3,
       restingMs: 60_000,
     });
     expect(account.wallMs).toBe(endMs);

@@ -59,7 +59,7 @@ describe('a pot of time', () => {
   });
   it('gives the last one all that is left, to the millisecond', () => {
     const odd = planOf(poses(3, 60_000, { settings: { atZero: 'pot', potMs: 100_001 } }));
-    expect(accountRun(odd, [start, shareOut(0)], 1_000_000)).toMatchObject({ drawingMs: 100_001, pieces: 3 });
+    expect(accountRun(odd, [start, shareOut(0)], 1_000_000)).toMatchObject({ drawingMs: 100_001, drawings: 3 });
   });
   it('shared out on hold does not count the hold', () => {
     const log: RunEvent[] = [start, { type: 'hold', atMs: 63_000, reason: 'paused' }, shareOut(93_000)];

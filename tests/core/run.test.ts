@@ -167,7 +167,7 @@ describe('runStateAt', () => {
     });
     const full = [start, at('next', 95_000)];
     expect(runStateAt(plan, full, 96_000).segmentIndex).toBe(1);
-    expect(accountRun(plan, full, 200_000)).toMatchObject({ linesMs: 95_000, linePages: 1, pieces: 1 });
+    expect(accountRun(plan, full, 200_000)).toMatchObject({ linesMs: 95_000, linePages: 1, drawings: 1 });
   });
 
   it('goes back as extra time: the first record stays, then the session goes on', () => {
@@ -177,7 +177,7 @@ describe('runStateAt', () => {
     expect(state.visits[1]).toMatchObject({ startMs: 3000, endMs: 33_000, ended: 'time' });
     expect(state.visits.map((v) => v.extra)).toEqual([undefined, undefined, undefined, 'more time']);
     const end = accountRun(two, log, 200_000);
-    expect(end).toMatchObject({ pieces: 2, drawingMs: 90_000, extraMs: 30_000 });
+    expect(end).toMatchObject({ drawings: 2, drawingMs: 90_000, extraMs: 30_000 });
   });
 
   it('starts a pose over, keeping both attempts', () => {
@@ -197,11 +197,11 @@ describe('runStateAt', () => {
     const state = runStateAt(two, log, 99_000);
     expect(state).toMatchObject({ phase: 'done', completed: false });
     expect(state.visits[1]).toMatchObject({ lengthMs: 45_000, endMs: 20_000, ended: 'stop' });
-    expect(accountRun(two, log, 99_000)).toMatchObject({ peeks: 2, pieces: 1, drawingMs: 17_000, wallMs: 20_000 });
+    expect(accountRun(two, log, 99_000)).toMatchObject({ peeks: 2, drawings: 1, drawingMs: 17_000, wallMs: 20_000 });
   });
 
   it('takes no time for a pose that was passed over', () => {
-    expect(accountRun(two, [start, at('next', 3500), at('stop', 4000)], 4000).pieces).toBe(0);
+    expect(accountRun(two, [start, at('next', 3500), at('stop', 4000)], 4000).drawings).toBe(0);
   });
 
   it('ignores what comes before the start and after the end', () => {

@@ -42,7 +42,7 @@ describe('one more', () => {
     expect(runStateAt(two, log, 34_000)).toMatchObject({ segmentIndex: 0, oneMore: false });
     expect(runStateAt(two, log, 40_000).visits.at(-1)).toMatchObject({ segmentIndex: 1, extra: 'one more' });
     const end = accountRun(two, log, 200_000);
-    expect(end).toMatchObject({ pieces: 3, drawingMs: 90_000, extraMs: 33_000, wallMs: 103_000 });
+    expect(end).toMatchObject({ drawings: 3, drawingMs: 90_000, extraMs: 33_000, wallMs: 103_000 });
   });
   it('asked for twice is taken back', () => {
     const log: RunEvent[] = [start, { type: 'oneMore', atMs: 9000 }, { type: 'oneMore', atMs: 9500 }];
@@ -52,7 +52,7 @@ describe('one more', () => {
     const log: RunEvent[] = [start, { type: 'oneMore', atMs: 35_000 }];
     expect(runStateAt(two, log, 39_000).visits.at(-1)).toMatchObject({ segmentIndex: 1, extra: 'one more' });
     expect(runStateAt(two, log, 69_000)).toMatchObject({ segmentIndex: 2 });
-    expect(accountRun(two, log, 300_000).pieces).toBe(3);
+    expect(accountRun(two, log, 300_000).drawings).toBe(3);
   });
   it('of looking and drawing is all of it', () => {
     const plan = planOf(poses(1, 30_000, { lookMs: 10_000, lookAgainMs: 5000, exercise: 'look-then-draw' }));

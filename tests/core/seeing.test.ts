@@ -151,7 +151,7 @@ describe('the pace along an edge', () => {
   });
 });
 
-describe('a room in perspective', () => {
+describe('a perspective box', () => {
   it('has its horizon first, and every other line on the way from the frame to a vanishing point on it', () => {
     for (const horizon of [0.2, 0.5, 0.9]) {
       const [first, ...lines] = perspectiveBox(horizon);

@@ -216,6 +216,8 @@ test.describe('every screen', () => {
       await open(page);
       await expectAccessible(page);
       await page.emulateMedia({ colorScheme: 'dark' });
+      // The page is told of it a moment later.
+      await expect.poll(() => page.evaluate(() => matchMedia('(prefers-color-scheme: dark)').matches)).toBe(true);
       await expectAccessible(page);
       await expectNoScrollSideways(page);
     });

@@ -192,7 +192,7 @@ test('the first page against the last, with what was drawn, and not while judgin
   await expect(page.getByRole('button', { name: 'First against last' })).toHaveCount(0);
 });
 
-test('a room in perspective: drawn into where there is no picture, laid over the page, and kept as such', async ({
+test('a perspective box: drawn into where there is no picture, laid over the page, and kept as such', async ({
   page,
 }) => {
   await page.clock.install();
@@ -209,7 +209,7 @@ test('a room in perspective: drawn into where there is no picture, laid over the
   await stopAndKeep(page);
   await addPage(page);
   await page.getByRole('button', { name: 'Page 1, larger' }).click();
-  const room = page.getByRole('checkbox', { name: 'A room in perspective over it' });
+  const room = page.getByRole('checkbox', { name: 'A perspective box over it' });
   await room.check();
   await expect(horizon).toHaveAttribute('aria-valuetext', '65 % up');
   await horizon.focus();

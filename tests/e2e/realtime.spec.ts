@@ -83,7 +83,7 @@ test('three minutes in real time: hidden for a minute, reloaded, killed; not a s
   const account = accountSession(session);
   const { preparingMs, lookingMs, drawingMs, changingMs, restingMs, heldMs, wallMs } = account;
   expect(preparingMs + lookingMs + drawingMs + changingMs + restingMs + heldMs).toBe(wallMs);
-  expect(account.pieces).toBe(5);
+  expect(account.drawings).toBe(5);
   // Every pose had its thirty seconds, every change and lead-in its own, whatever happened to the browser.
   expect(drawingMs).toBe(150 * S);
   expect(changingMs).toBe(5 * 3 * S + 4 * 4 * S);

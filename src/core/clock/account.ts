@@ -18,8 +18,8 @@ export interface RunAccount {
   wallMs: number;
   /** Part of drawingMs that went into pages of lines. */
   linesMs: number;
-  /** Drawings made: each pose drawn on for at least MIN_PIECE_MS, once, and each copy of one. */
-  pieces: number;
+  /** Drawings made: each pose drawn on for at least MIN_DRAWING_MS, once, and each copy of one. */
+  drawings: number;
   linePages: number;
   peeks: number;
   peekMs: number;
@@ -29,7 +29,7 @@ export interface RunAccount {
 }
 
 /** A pose left sooner than this was passed over, not drawn. */
-export const MIN_PIECE_MS = 5000;
+export const MIN_DRAWING_MS = 5000;
 
 type Sum = 'preparingMs' | 'lookingMs' | 'drawingMs' | 'changingMs' | 'restingMs';
 const SUM_OF: Record<SegmentKind, Sum> = {
@@ -60,7 +60,7 @@ export function accountRun(plan: Plan, log: readonly RunEvent[], nowMs: number):
     heldMs: 0,
     wallMs: visits.length > 0 ? visits[visits.length - 1].endMs - visits[0].startMs : 0,
     linesMs: 0,
-    pieces: 0,
+    drawings: 0,
     linePages: 0,
     peeks: 0,
     peekMs: 0,
@@ -90,7 +90,7 @@ export function accountRun(plan: Plan, log: readonly RunEvent[], nowMs: number):
     }
     if (visit.extra) account.extraMs += spent;
   }
-  account.pieces = [...drawnMs.values()].filter((ms) => ms >= MIN_PIECE_MS).length;
+  account.drawings = [...drawnMs.values()].filter((ms) => ms >= MIN_DRAWING_MS).length;
   return account;
 }
 

@@ -55,7 +55,7 @@ export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('peek'), atMs, forMs: z.optional(z.int().check(z.minimum(0), z.maximum(3600_000))) }),
   /** The line was lifted by accident. */
   z.object({ type: z.literal('lift'), atMs }),
-  /** It is drawn into a room in perspective. */
+  /** It is drawn into a perspective box; the name is that of older versions. */
   z.object({ type: z.literal('intoRoom'), atMs }),
   /** Where on the picture the drawing was begun, shares of its width and height. */
   z.object({ type: z.literal('startPoint'), atMs, x: share, y: share }),

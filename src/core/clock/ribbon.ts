@@ -1,7 +1,7 @@
 import { cellOf, emptyCell, plannedRibbon, type RibbonBlock } from '../practice/time/ribbon';
 import type { Plan } from '../practice/plan/schema';
 import { expandPlan } from '../practice/time/timeline';
-import { MIN_PIECE_MS, visitSpentMs } from './account';
+import { MIN_DRAWING_MS, visitSpentMs } from './account';
 import type { RunEvent } from './log';
 import { firstOfPose } from './poseSegments';
 import { stateOnTimeline } from './run';
@@ -17,7 +17,7 @@ export function actualRibbon(plan: Plan, log: readonly RunEvent[], nowMs: number
   let hasDraw = false;
   const closeCell = (): void => {
     const cell = blocks.at(-1)?.cells.at(-1);
-    if (cell && hasDraw) cell.skipped = drawnMs < MIN_PIECE_MS;
+    if (cell && hasDraw) cell.skipped = drawnMs < MIN_DRAWING_MS;
     drawnMs = 0;
     hasDraw = false;
   };

@@ -21,7 +21,7 @@ export interface Visit {
   /** Looks at the sheet, each with how long it took, milliseconds. */
   peeks: number[];
   lifts: number;
-  /** Drawn into a room in perspective. */
+  /** Drawn into a perspective box. */
   intoRoom?: true;
   /** Where it was begun on the picture, shares of width and height. */
   startPoint?: readonly [x: number, y: number];

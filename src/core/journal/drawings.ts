@@ -1,4 +1,4 @@
-import { MIN_PIECE_MS, visitSpentMs } from '../clock/account';
+import { MIN_DRAWING_MS, visitSpentMs } from '../clock/account';
 import { stateOnTimeline } from '../clock/run';
 import type { Visit } from '../clock/visit';
 import type { Exercise } from '../practice/exercises/exercise';
@@ -54,7 +54,7 @@ function staysOf({ plan, log, lastSeenMs }: Session): Drawing[] {
 }
 
 /** The stays that were worked in, in order: nothing that was only passed. */
-export const drawingsOf = (session: Session): Drawing[] => staysOf(session).filter((d) => d.spentMs >= MIN_PIECE_MS);
+export const drawingsOf = (session: Session): Drawing[] => staysOf(session).filter((d) => d.spentMs >= MIN_DRAWING_MS);
 
 /** What was drawn, pose by pose: all stays at one together. */
 export function posesDrawn(session: Session): Drawing[] {
@@ -63,5 +63,5 @@ export function posesDrawn(session: Session): Drawing[] {
     const before = poses.get(stay.drawing)?.spentMs ?? 0;
     poses.set(stay.drawing, { ...stay, spentMs: before + stay.spentMs });
   }
-  return [...poses.values()].filter((d) => d.spentMs >= MIN_PIECE_MS);
+  return [...poses.values()].filter((d) => d.spentMs >= MIN_DRAWING_MS);
 }

@@ -43,7 +43,7 @@ export const pageSchema = z.object({
   fixes: z.optional(
     z.array(z.object({ x: share, y: share, part: z.string().check(z.maxLength(40)) })).check(z.maxLength(3)),
   ),
-  /** Horizon of the room in perspective laid over it, a share of its height; missing while there is none. */
+  /** Horizon of the perspective box laid over it, a share of its height; missing while there is none. */
   horizon: z.optional(share),
   /** How a reference was last laid over it: its top left corner and its width, as shares of the page's width and height. */
   laid: z.optional(

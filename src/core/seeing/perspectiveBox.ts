@@ -12,7 +12,7 @@ const TILE = 0.5;
 const SPREAD = 1;
 
 /**
- * A room to put a figure into: floor and ceiling in two-point perspective under and over a horizon. Parallels that cut the picture plane
+ * A box to put a figure into: floor and ceiling in two-point perspective under and over a horizon. Parallels that cut the picture plane
  * at equal distances meet the frame's edge at equal distances and run to one vanishing point (Alberti, De pictura, 1435, book 1).
  * @param horizon Height of the eye, 0 the top of the frame to 1 its bottom.
  * @returns The horizon first, then the lines of the floor and of the ceiling to the left and to the right vanishing point.

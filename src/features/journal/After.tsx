@@ -53,7 +53,7 @@ function Made({ session }: { session: Session }) {
   const all = useStored(listSessions, ['sessions'], []);
   const sessions = useMemo(() => sameLearner(all.value ?? [], session), [all.value, session]);
   const nowMs = useNow(60_000);
-  const { pieces, drawingMs, linePages, linesMs, peeks } = inWholeSeconds(accountSession(session));
+  const { drawings, drawingMs, linePages, linesMs, peeks } = inWholeSeconds(accountSession(session));
   const asides = [
     linePages > 0 && `${counted(linePages, 'page')} of lines, ${clockDigits(linesMs)} of it`,
     peeks > 0 && counted(peeks, 'peek'),
@@ -61,7 +61,7 @@ function Made({ session }: { session: Session }) {
   return (
     <>
       <h1 className="text-[clamp(30px,4.6vw,52px)] leading-tight">
-        <span className="digits">{pieces}</span> {pieces === 1 ? 'drawing' : 'drawings'},{' '}
+        <span className="digits">{drawings}</span> {drawings === 1 ? 'drawing' : 'drawings'},{' '}
         <span className="digits">{clockDigits(drawingMs)}</span> of drawing
       </h1>
       <p className="mt-2 font-serif text-[19px]">

@@ -87,7 +87,7 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
   const session = sessions[index];
   const older = sessions.at(index + 1);
   const newer = index > 0 ? sessions[index - 1] : undefined;
-  const { pieces } = accountSession(session);
+  const { drawings } = accountSession(session);
   const nowMs = useNow(60_000);
   return (
     <article aria-label="Session">
@@ -107,7 +107,7 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
         </nav>
       </div>
       <p className="font-serif text-[19px]">
-        {counted(pieces, 'drawing')}, begun at {wallTime(session.startedAtMs)}. {compareToPlan(session)}
+        {counted(drawings, 'drawing')}, begun at {wallTime(session.startedAtMs)}. {compareToPlan(session)}
       </p>
       <div className="mt-5">
         <AsItWent session={session} />
@@ -172,7 +172,7 @@ function MarkedToFix() {
 
 function EarlierRow({ session, current }: { session: Session; current: boolean }) {
   const blocks = useMemo(() => actualRibbon(session.plan, session.log, session.lastSeenMs), [session]);
-  const { pieces, drawingMs } = inWholeSeconds(accountSession(session));
+  const { drawings, drawingMs } = inWholeSeconds(accountSession(session));
   return (
     <li className="border-b border-hairline [contain-intrinsic-size:56px] [content-visibility:auto]">
       <Link
@@ -182,7 +182,7 @@ function EarlierRow({ session, current }: { session: Session; current: boolean }
       >
         <span>{shortDate(session.startedAtMs)}</span>
         <span className="font-normal text-quiet tabular-nums">
-          {pieces} in {clockDigits(drawingMs)}
+          {drawings} in {clockDigits(drawingMs)}
         </span>
         <span className="block max-lg:col-span-2">
           <Ribbon blocks={blocks} size="card" label={blocks.map((b) => b.label).join(', ')} />

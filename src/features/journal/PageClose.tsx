@@ -102,7 +102,7 @@ export function PageClose({ page, number, onClose }: { page: Page; number: numbe
                   change(() => ({ horizon: checked ? EYE_LEVEL : undefined }));
                 }}
               />
-              A room in perspective over it
+              A perspective box over it
             </label>
           )}
           {!shut && (
@@ -166,7 +166,7 @@ export function PageClose({ page, number, onClose }: { page: Page; number: numbe
   );
 }
 
-/** A room over the page, kept when its horizon has come to rest. */
+/** A perspective box over the page, kept when its horizon has come to rest. */
 function PageRoom({ horizon, onKeep }: { horizon: number; onKeep: (horizon: number) => void }) {
   const [now, setNow] = useState(horizon);
   return <PerspectiveBox horizon={now} onHorizon={setNow} onRest={onKeep} />;

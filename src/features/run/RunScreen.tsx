@@ -95,7 +95,7 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
   }, [run, room, clockAway]);
   useVoice(run, plan, state, room.voice, cueVolume());
 
-  // A drawing made into a room is kept as one.
+  // A drawing made into a perspective box is kept as one.
   const intoRoom = aids.box !== null && exercise !== undefined && drawsFromNothing(exercise) && segment.kind === 'draw';
   const knownIntoRoom = state.visits.at(-1)?.intoRoom === true;
   useEffect(() => {

@@ -41,6 +41,6 @@ export function LastTime({ whose }: { whose: Whose | undefined }) {
 }
 
 function describe(session: Session): string {
-  const { pieces, drawingMs } = inWholeSeconds(accountSession(session));
-  return `${counted(pieces, 'drawing')} in ${clockDigits(drawingMs)} of drawing.`;
+  const { drawings, drawingMs } = inWholeSeconds(accountSession(session));
+  return `${counted(drawings, 'drawing')} in ${clockDigits(drawingMs)} of drawing.`;
 }

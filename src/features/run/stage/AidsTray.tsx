@@ -39,7 +39,7 @@ export function AidsTray({
     { key: 'h', words: 'Hide it', on: aids.hidden },
     { key: 'p', words: 'Plumb and level', on: aids.plumb !== null, ...(locked && { shut: 'no measuring here' }) },
     exercise && drawsFromNothing(exercise)
-      ? { key: 'd', words: 'A room to draw into', on: aids.box !== null }
+      ? { key: 'd', words: 'A perspective box to draw into', on: aids.box !== null }
       : {
           key: 'd',
           words: 'Divide',

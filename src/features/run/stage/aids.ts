@@ -53,7 +53,7 @@ const after = <T>(list: readonly T[], value: T): T => list[(list.indexOf(value) 
 const MEASURING = ['p', 'd', 'e', 'j'];
 const STEP = 0.05;
 
-/** There is no picture to divide, so there is a room to be drawn into. */
+/** There is no picture to divide, so there is a perspective box to draw into. */
 export const drawsFromNothing = ({ rule }: Exercise): boolean => rule.reference === 'none';
 
 /**

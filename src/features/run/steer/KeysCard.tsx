@@ -21,7 +21,7 @@ const KEYS: readonly [heading: string, keys: readonly [string, string][]][] = [
       ['G, L', 'gray, lighter'],
       ['V, [ and ]', 'few values, where they part'],
       ['M, U', 'mirror, upside down'],
-      ['P, D, E, J', 'plumb line, divide (without a picture: a room), envelope, face'],
+      ['P, D, E, J', 'plumb line, divide (without a picture: a perspective box), envelope, face'],
       ['A', 'pace along the edge'],
       ['Z', 'whole, or twice as large'],
       ['H', 'hide it'],
