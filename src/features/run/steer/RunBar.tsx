@@ -30,7 +30,9 @@ export function RunBar({ plan, run, state, wordsOn, aidsShown, onKey }: RunBarPr
     (move: (ms: number) => void) => onTick(run, (now) => move(Math.floor(planSpentMs(segments, now) / 1000) * 1000)),
     [run, segments],
   );
-  const leftWords = (now: RunState): string => `${clockDigits(sessionLeftMs(run.timeline, now))} left`;
+  // Whole seconds begun, as the digits of a pose are told: both change at once, and neither is ahead of the other.
+  const leftOf = (now: RunState): string => clockDigits(Math.ceil(sessionLeftMs(run.timeline, now) / 1000) * 1000);
+  const leftWords = (now: RunState): string => `${leftOf(now)} left`;
   const endWords = (now: RunState): string =>
     `ends ${now.phase === 'held' ? 'later' : wallTime(Date.now() + sessionLeftMs(run.timeline, now))}`;
   return (
@@ -43,7 +45,7 @@ export function RunBar({ plan, run, state, wordsOn, aidsShown, onKey }: RunBarPr
           size="run"
           playheadMs={planSpentMs(segments, state)}
           followPlayhead={followPlayhead}
-          label={`${clockDigits(sessionLeftMs(run.timeline, state))} of the session left`}
+          label={`${leftOf(state)} of the session left`}
         />
       </div>
       <p className="text-[14px] leading-5 max-lg:mr-auto max-sm:flex max-sm:w-full max-sm:justify-between lg:text-right">
