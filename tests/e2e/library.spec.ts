@@ -100,17 +100,8 @@ test('taking in goes on after a reload in the middle', async ({ page }) => {
   await expect(page.getByText(/; paused/)).toBeVisible();
   // What waits is copied after a moment.
   await expect
-    .poll(() =>
-      page.evaluate(async () => {
-        const open = indexedDB.open('fox-minute');
-        await new Promise((resolve) => (open.onsuccess = resolve));
-        const waiting = open.result.transaction('waiting').objectStore('waiting').getAll() as IDBRequest<
-          { file?: File }[]
-        >;
-        await new Promise((resolve) => (waiting.onsuccess = resolve));
-        open.result.close();
-        return waiting.result.every(({ file }) => file instanceof File);
-      }),
+    .poll(async () =>
+      ((await stored(page, 'waiting', null)) as { file?: unknown }[]).every((w) => w.file !== undefined),
     )
     .toBe(true);
   await page.reload();

@@ -1,5 +1,4 @@
 // @vitest-environment jsdom
-import { Blob as KeptBlob } from 'node:buffer';
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -24,6 +23,7 @@ import { planOf, poses } from '../core/plans';
 import { level, recipeWith } from '../core/recipes';
 import { sessionOf } from '../core/sessions';
 import { pictureOf } from '../pictures';
+import { stubBlobs } from './objectUrls';
 
 const NOW = new Date(2026, 10, 25, 19).getTime();
 const told = vi.hoisted(() => ({ toast: vi.fn(), problem: vi.fn() }));
@@ -40,19 +40,11 @@ vi.mock('@/workers/clients', () => ({
 }));
 
 /** Addresses that were given out and not taken back. */
-const open = new Map<string, Blob>();
+let open: Map<string, Blob>;
 beforeEach(async () => {
-  vi.stubGlobal('Blob', KeptBlob);
+  open = stubBlobs();
   await closeDb();
   globalThis.indexedDB = new IDBFactory();
-  open.clear();
-  let count = 0;
-  URL.createObjectURL = (blob) => {
-    const url = `blob:${String(++count)}`;
-    open.set(url, blob as Blob);
-    return url;
-  };
-  URL.revokeObjectURL = (url) => void open.delete(url);
   [told.toast, told.problem, find, ...Object.values(figures)].forEach((mock) => mock.mockReset());
 });
 afterEach(() => {

@@ -1,5 +1,4 @@
 // @vitest-environment jsdom
-import { Blob as KeptBlob } from 'node:buffer';
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -22,6 +21,7 @@ import { saveSetting } from '@/storage/settings';
 import { planOf, poses } from '../core/plans';
 import { sessionOf } from '../core/sessions';
 import { pictureOf } from '../pictures';
+import { stubBlobs } from './objectUrls';
 
 const worker = vi.hoisted(() => ({ render: vi.fn(), stop: vi.fn() }));
 vi.mock('@/workers/clients', () => ({
@@ -29,20 +29,11 @@ vi.mock('@/workers/clients', () => ({
 }));
 
 /** Addresses that were given out and not taken back. */
-const open = new Map<string, Blob>();
+let open: Map<string, Blob>;
 beforeEach(async () => {
-  // The one that a database can keep: that of the stand-in page cannot be.
-  vi.stubGlobal('Blob', KeptBlob);
+  open = stubBlobs();
   await closeDb();
   globalThis.indexedDB = new IDBFactory();
-  open.clear();
-  let count = 0;
-  URL.createObjectURL = (blob) => {
-    const url = `blob:${String(++count)}`;
-    open.set(url, blob as Blob);
-    return url;
-  };
-  URL.revokeObjectURL = (url) => void open.delete(url);
   worker.render.mockReset();
   worker.stop.mockReset();
 });

@@ -1,5 +1,5 @@
 import type { Plan } from '../practice/plan/schema';
-import { poseKey } from './run';
+import { poseKey } from './replay';
 
 /** A plan with the exercises that were chosen in the gap, where a block offers two. */
 export function withChoices(plan: Plan, others: readonly string[]): Plan {

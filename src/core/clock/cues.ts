@@ -5,7 +5,8 @@ import { poseStages, stageAt } from '../practice/rules/poseStages';
 import type { Plan } from '../practice/plan/schema';
 import type { Segment, Timeline } from '../practice/time/timeline';
 import { indexAfter, potAt } from './pot';
-import { lengthOf, type RunState } from './run';
+import { lengthOf } from './replay';
+import type { RunState } from './run';
 
 export const CUE_KINDS = ['start', 'look', 'warning', 'stage', 'beat', 'reminder', 'change', 'rest', 'end'] as const;
 export type CueKind = (typeof CUE_KINDS)[number];

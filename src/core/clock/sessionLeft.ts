@@ -1,7 +1,8 @@
 import type { Segment, Timeline } from '../practice/time/timeline';
 import { firstOfPose, samePose } from './poseSegments';
 import { potAt } from './pot';
-import { lengthOf, type RunState } from './run';
+import { lengthOf } from './replay';
+import type { RunState } from './run';
 
 /** What is left of the session if nothing more happens, milliseconds: changed lengths and what may not run over counted in, open parts at their expected length, a pot at what is left in it. */
 export function sessionLeftMs(timeline: Timeline, state: RunState): number {

@@ -1,5 +1,6 @@
 import { accountRun, type RunAccount } from '../clock/account';
-import { type Hold, runStateAt } from '../clock/run';
+import type { Hold } from '../clock/replay';
+import { runStateAt } from '../clock/run';
 import type { Session } from './session';
 
 /** Account of a session, to its end or to the last sign of life. */

@@ -4,25 +4,20 @@ import { saveNote } from '@/storage/sessions/sessions';
 import { useWriting } from '@/storage/hooks/useWriting';
 import { storageProblem } from '@/storage/problems';
 
-/** One line about the session; kept as it is written, and told when the field is left or Enter is pressed. */
+/** One line about the session; kept as it is written, and told. */
 export function NoteField({ sessionId, note, question }: { sessionId: string; note: string; question: string }) {
   const [text, setText] = useState(note);
   const [told, setTold] = useState('');
-  const write = (written: string): Promise<void> =>
-    saveNote(sessionId, written.trim()).catch((error: unknown) => setTold(storageProblem(error)));
-  const keep = useWriting(sessionId, (written: string) => void write(written));
-  /** Something was written since it was last told that it is kept. */
-  const [untold, setUntold] = useState(false);
-  const save = (): void => {
-    if (!untold) return;
-    setUntold(false);
-    void write(text).then(() => setTold((told) => told || 'Kept.'));
-  };
+  const keep = useWriting(sessionId, (written: string) => {
+    saveNote(sessionId, written.trim()).then(
+      () => setTold('Kept.'),
+      (error: unknown) => setTold(storageProblem(error)),
+    );
+  });
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        save();
       }}
     >
       <label className="block">
@@ -35,10 +30,8 @@ export function NoteField({ sessionId, note, question }: { sessionId: string; no
           onChange={(event) => {
             setText(event.target.value);
             keep(event.target.value);
-            setUntold(true);
             setTold('');
           }}
-          onBlur={save}
         />
       </label>
       <p role="status" className="mt-1 min-h-[20px] text-[14px] text-quiet">

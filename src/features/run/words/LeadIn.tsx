@@ -1,6 +1,6 @@
 'use client';
 import { potAt } from '@/core/clock/pot';
-import { lengthOf } from '@/core/clock/run';
+import { lengthOf } from '@/core/clock/replay';
 import { clockDigits, durationWords } from '@/core/practice/time/duration';
 import type { Exercise } from '@/core/practice/exercises/exercise';
 import { measuringLocked } from '@/core/practice/rules/measuring';
