@@ -115,33 +115,43 @@ export function arrange<T>(items: readonly T[], options: Arrangement<T>): { item
     bound: 0,
     chance: 0,
   };
-  let beam: { state: State; counts: number[] }[] = [{ state: start, counts: full }];
-  for (let place = 0; place < items.length; place++) {
-    const given = slots.get(place);
-    const next = new Map<number, { state: State; counts: number[] }>();
-    for (const { state, counts } of beam) {
-      if (given !== undefined) {
-        const l = look(given);
-        const conflicts = state.conflicts + (l !== undefined && l === state.last ? 1 : 0);
-        offer(
-          next,
-          { ...state, before: state, group: -1, last: l, lastIndex: looks.indexOf(l ?? '') + 1, conflicts },
-          counts,
-        );
-        continue;
+  const fill = (width: number): State => {
+    let beam: { state: State; counts: number[] }[] = [{ state: start, counts: full }];
+    for (let place = 0; place < items.length; place++) {
+      const given = slots.get(place);
+      const next = new Map<number, { state: State; counts: number[] }>();
+      for (const { state, counts } of beam) {
+        if (given !== undefined) {
+          const l = look(given);
+          const conflicts = state.conflicts + (l !== undefined && l === state.last ? 1 : 0);
+          offer(
+            next,
+            { ...state, before: state, group: -1, last: l, lastIndex: looks.indexOf(l ?? '') + 1, conflicts },
+            counts,
+          );
+          continue;
+        }
+        for (const step of stepsFrom(state, counts).sort(byCost).slice(0, STEPS)) offer(next, step, counts);
       }
-      for (const step of stepsFrom(state, counts).sort(byCost).slice(0, STEPS)) offer(next, step, counts);
+      beam = [...next.values()]
+        .sort((a, b) => byCost(a.state, b.state))
+        .slice(0, width)
+        .map(({ state, counts }) => ({
+          state,
+          counts: state.group < 0 ? counts : counts.with(state.group, counts[state.group] - 1),
+        }));
     }
-    beam = [...next.values()]
-      .sort((a, b) => byCost(a.state, b.state))
-      .slice(0, BEAM)
-      .map(({ state, counts }) => ({
-        state,
-        counts: state.group < 0 ? counts : counts.with(state.group, counts[state.group] - 1),
-      }));
-  }
+    return beam[0].state;
+  };
+  // The best step at each place is nearly always without conflict, and then nothing is better.
+  const straight = fill(1);
   const path: number[] = [];
-  for (let state: State | undefined = beam[0].state; state?.before; state = state.before) path.unshift(state.group);
+  for (
+    let state: State | undefined = straight.conflicts === 0 ? straight : fill(BEAM);
+    state?.before;
+    state = state.before
+  )
+    path.unshift(state.group);
   const queues = list.map(({ items: own }) => [...own]);
   const order = path.map((g, place) => {
     const given = slots.get(place);

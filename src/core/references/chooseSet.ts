@@ -224,9 +224,10 @@ function sample<T>(list: readonly T[], size: number, random: Random): T[] {
 function lookedAt(tier: readonly ReferenceFacts[], room: number, random: Random): ReferenceFacts[] {
   const size = Math.min(LOOKED_AT.most, Math.max(LOOKED_AT.least, LOOKED_AT.perPlace * room));
   if (tier.length <= size) return sample(tier, tier.length, random);
-  const left = tier.filter((r) => r.facing === 'left');
-  const right = tier.filter((r) => r.facing === 'right');
-  const neither = tier.filter((r) => r.facing !== 'left' && r.facing !== 'right');
+  const left: ReferenceFacts[] = [];
+  const right: ReferenceFacts[] = [];
+  const neither: ReferenceFacts[] = [];
+  for (const r of tier) (r.facing === 'left' ? left : r.facing === 'right' ? right : neither).push(r);
   return [left, right, neither].flatMap((some) => sample(some, Math.ceil(size / 2), random));
 }
 

@@ -123,8 +123,8 @@ export function pick(wanted: PickRequest): Picked[] {
   const { pool, count, order, seed, oddPool = [] } = request;
   if (count <= 0 || pool.length === 0) return [];
   const random = seededRandom(seed);
-  const inPool = new Set(pool.map((r) => r.id));
   // An odd one out comes from somewhere else, or there is none.
+  const inPool = new Set(oddPool.length > 0 ? pool.map((r) => r.id) : []);
   const elsewhere = oddPool.filter((r) => !inPool.has(r.id));
   const odd = count > 1 && elsewhere.length > 0 ? elsewhere[Math.floor(random() * elsewhere.length)] : undefined;
   const plain = count - (odd ? 1 : 0);
