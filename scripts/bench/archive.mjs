@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { CHROMIUM } from '../chromium.mjs';
+import { limited } from './row.mjs';
 
 const PICTURES = Number(process.env.ARCHIVE_PICTURES ?? 2000);
 const BYTES = 3_000_000;
@@ -117,10 +118,13 @@ export async function archiveRows(base) {
   });
   await context.close();
   rmSync(profile, { recursive: true, force: true, maxRetries: 5, retryDelay: 500 });
-  const row = (name, { seconds, grewMB }) => ({
-    name: `${name} (${PICTURES.toLocaleString('en')} pictures, ${(size / 1e9).toFixed(2)} GB): time, memory of the page beyond what it had`,
-    value: `${seconds.toFixed(0)} s, ${grewMB.toFixed(0)} MB`,
-    limit: `300 MB${grewMB > 300 ? ' OVER' : ''}`,
-  });
+  const row = (name, { seconds, grewMB }) =>
+    limited(
+      `${name} (${PICTURES.toLocaleString('en')} pictures, ${(size / 1e9).toFixed(2)} GB): time, memory of the page beyond what it had`,
+      `${seconds.toFixed(0)} s, ${grewMB.toFixed(0)} MB`,
+      grewMB,
+      300,
+      'MB',
+    );
   return [row('take everything out, read back', out), row('look through it to put it in', read)];
 }

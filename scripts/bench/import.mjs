@@ -1,15 +1,14 @@
 // Taking pictures in, in the app: against only decoding the same files one after another.
 import { chromium } from '@playwright/test';
 import { CHROMIUM } from '../chromium.mjs';
-import { serve } from '../serve.mjs';
+import { against } from './row.mjs';
 
 /** Without the emulated graphics card that the figure pictures need: it would take both cores for painting the page. */
 const PLAIN = [...CHROMIUM.args.filter((arg) => !/gl=|angle|swiftshader/.test(arg)), '--disable-gpu'];
 const COUNT = 200;
 
 /** 200 pictures of 1600 by 1200: checked, decoded, shrunk, hashed, kept; then the first hundred megabytes' memory. */
-export async function importRow() {
-  const { base, stop } = await serve();
+export async function importRow(base) {
   const browser = await chromium.launch({ ...CHROMIUM, args: PLAIN });
   const page = await browser.newPage();
   await page.goto(`${base}/poses?set=library`);
@@ -50,12 +49,11 @@ export async function importRow() {
   );
   const importMs = Date.now() - from;
   await browser.close();
-  stop();
-  return {
-    name: `add ${COUNT} pictures (check, decode, shrink, hash, keep)`,
-    value: `${(importMs / 1000).toFixed(1)} s`,
-    baseline: `decode only: ${(decodeMs / 1000).toFixed(1)} s`,
-    ratio: importMs / decodeMs,
-  };
+  return against(
+    `add ${COUNT} pictures (check, decode, shrink, hash, keep)`,
+    importMs,
+    'decoding them one after another',
+    decodeMs,
+    1.3,
+  );
 }
-if (process.argv[1].endsWith('import.mjs')) console.log(await importRow());

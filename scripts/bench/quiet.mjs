@@ -6,6 +6,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { keepPlan, planOf } from '../keep-plan.mjs';
 import { chromium } from '@playwright/test';
 import { CHROMIUM } from '../chromium.mjs';
+import { limited } from './row.mjs';
 
 const MEASURED_MS = 20_000;
 /** Ticks of /proc/pid/stat are hundredths of a second on every Linux that Chromium runs on. */
@@ -143,11 +144,8 @@ export async function quietRows(base) {
     pose(`figure/archer-lunging/muscular/${i * 4 - 80}/${i % 9}/26`, 60_000),
   );
   const preparing = await run(base, many, async (_, pid) => coresUsed(pid));
-  const row = (name, cores, most) => ({
-    name,
-    value: cores.toFixed(3),
-    limit: most === undefined ? '' : `${most.toFixed(3)}${cores > most ? ' OVER' : ''}`,
-  });
+  const row = (name, cores, most) =>
+    most === undefined ? { name, value: cores.toFixed(3) } : limited(name, cores.toFixed(3), cores, most, 'cores');
   // What the machine takes for an empty page is not the run's; what a run takes beyond it is.
   return [
     row('cores used by a page that shows one such picture and listens for pedals, 20 s', still),

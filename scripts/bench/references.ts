@@ -5,6 +5,7 @@ import { pick } from '@/core/references/pick';
 import { type Picture, pictureSchema } from '@/core/references/picture';
 import { EVERYTHING, toggled } from '@/core/references/query';
 import { seededRandom } from '@/core/random';
+import { type Row, timesRow } from './row.mjs';
 
 const COUNT = 10_000;
 const VIEWS = ['front', 'three-quarter', 'profile', 'back three-quarter', 'back'];
@@ -37,16 +38,6 @@ function library(): Picture[] {
   );
 }
 
-export interface Measured {
-  name: string;
-  value: string;
-  limit?: string;
-}
-const ms = (values: number[]): string => {
-  values.sort((a, b) => a - b);
-  const at = (share: number): string => values[Math.floor(share * (values.length - 1))].toFixed(1);
-  return `${at(0.5)} / ${at(0.95)} ms`;
-};
 function times(runs: number, job: (i: number) => unknown): number[] {
   return Array.from({ length: runs }, (_, i) => {
     const from = performance.now();
@@ -56,7 +47,7 @@ function times(runs: number, job: (i: number) => unknown): number[] {
 }
 
 /** Working with ten thousand pictures, median and 95th percentile; the first run, cold, is among them. */
-export function referenceRows(): Measured[] {
+export function referenceRows(): Row[] {
   const pictures = library();
   const pool = pictures.map((p): ReferenceFacts => ({
     id: p.id,
@@ -85,10 +76,10 @@ export function referenceRows(): Measured[] {
   );
   const alike = times(3, () => alikeGroups(pictures, () => false));
   return [
-    { name: 'pick 60 of 10,000', value: ms(picks), limit: '30 ms' },
+    timesRow('pick 60 of 10,000', picks, 30),
     { name: 'lay out 10,000 pictures for searching, first time', value: `${cold[0].toFixed(0)} ms` },
-    { name: 'the same after one changed', value: ms(again) },
-    { name: 'search 10,000 pictures with all counts', value: ms(searches), limit: '50 ms' },
-    { name: 'alike pictures among 10,000 (in a worker)', value: ms(alike) },
+    timesRow('the same after one changed', again),
+    timesRow('search 10,000 pictures with all counts', searches, 50),
+    timesRow('alike pictures among 10,000 (in a worker)', alike),
   ];
 }

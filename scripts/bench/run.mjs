@@ -9,16 +9,13 @@ import { chromium } from '@playwright/test';
 import { CHROMIUM } from '../chromium.mjs';
 import { keepPlan, planOf } from '../keep-plan.mjs';
 import { rawBrowser } from '../raw-browser.mjs';
+import { quantile } from './row.mjs';
 
 const POSE_MS = 1000;
 const POSES = 60;
 /** The first pose is longer, as a lead-in is: what comes second is ready by then. */
 const FIRST_MS = 5000;
 
-const quantile = (values, q) => {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * q))];
-};
 const spread = (values) => [0.5, 0.99, 1].map((q) => quantile(values, q).toFixed(0)).join(' / ');
 
 const pose = (referenceId) => ({ referenceId, leadInMs: 0, lookMs: 0, drawMs: POSE_MS, lookAgainMs: 0 });

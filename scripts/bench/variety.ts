@@ -4,7 +4,7 @@ import { proposePlan } from '@/core/practice/start/propose';
 import { countFacings, type ReferenceFacts } from '@/core/references/coverage';
 import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { shippedReferences } from '@/storage/references/referenceFacts';
-import type { Measured } from './references';
+import { limited, type Row } from './row.mjs';
 
 const MINUTES = [5, 10, 15, 20, 30, 45, 60];
 const SEEDS = 30;
@@ -16,7 +16,7 @@ const isUp = (deg: number | null | undefined): boolean =>
 const armsUp = ({ limbs }: ReferenceFacts): boolean => isUp(limbs?.[2]) && isUp(limbs?.[4]);
 
 /** What sessions proposed by Today are made of, against what there is: 210 of them, 5 to 60 minutes, half after a first dozen evenings. */
-export function varietyRows(): Measured[] {
+export function varietyRows(): Row[] {
   const pool = shippedReferences(BUILT_IN_SET_ID) ?? [];
   const facts = new Map(pool.map((r) => [r.id, r]));
   const nowMs = Date.UTC(2026, 10, 25, 12);
@@ -44,39 +44,30 @@ export function varietyRows(): Measured[] {
   const pairs = sessions.flatMap(({ shown }) =>
     shown.slice(1).map((b, i): [ReferenceFacts, ReferenceFacts] => [shown[i], b]),
   );
-  const percent = (n: number, of: number): string => `${((100 * n) / of).toFixed(1)} %`;
-  const count = (test: (s: readonly ReferenceFacts[]) => boolean): string =>
-    `${String(sessions.filter((s) => test(s.shown)).length)} of ${String(sessions.length)}`;
+  const percent = (n: number, of: number): number => (100 * n) / of;
+  const words = (share: number): string => `${share.toFixed(1)} %`;
+  const none = (name: string, test: (s: (typeof sessions)[number]) => boolean): Row => {
+    const n = sessions.filter(test).length;
+    return limited(name, `${String(n)} of ${String(sessions.length)}`, n, 0, 'sessions');
+  };
+  const neighbors = (name: string, key: 'family' | 'build', most: number): Row => {
+    const share = percent(pairs.filter(([a, b]) => a[key] === b[key]).length, pairs.length);
+    return limited(name, words(share), share, most, '%');
+  };
   const back = ({ viewName }: ReferenceFacts): boolean => viewName === 'back';
+  const share = (of: readonly ReferenceFacts[]): string => words(percent(of.filter(back).length, of.length));
   return [
     {
-      name: `back views in ${String(sessions.length)} proposals (in the set ${percent(pool.filter(back).length, pool.length)})`,
-      value: percent(all.filter(back).length, all.length),
+      name: `back views in ${String(sessions.length)} proposals (in the set ${share(pool)})`,
+      value: share(all),
     },
-    {
-      name: 'sessions with three back views or more, both arms up',
-      value: count((s) => s.filter((r) => back(r) && armsUp(r)).length >= 3),
-      limit: '0',
-    },
-    {
-      name: 'sessions with a pose twice',
-      value: count((s) => new Set(s.map((r) => r.pose)).size < s.length),
-      limit: '0',
-    },
-    {
-      name: 'neighbors of one family',
-      value: percent(pairs.filter(([a, b]) => a.family === b.family).length, pairs.length),
-      limit: '3 %',
-    },
-    {
-      name: 'neighbors of one build',
-      value: percent(pairs.filter(([a, b]) => a.build === b.build).length, pairs.length),
-      limit: '2 %',
-    },
-    {
-      name: '“a gentle pose first” said where it is not',
-      value: `${String(sessions.filter((s) => s.untrue).length)} of ${String(sessions.length)}`,
-      limit: '0',
-    },
+    none(
+      'sessions with three back views or more, both arms up',
+      ({ shown }) => shown.filter((r) => back(r) && armsUp(r)).length >= 3,
+    ),
+    none('sessions with a pose twice', ({ shown }) => new Set(shown.map((r) => r.pose)).size < shown.length),
+    neighbors('neighbors of one family', 'family', 3),
+    neighbors('neighbors of one build', 'build', 2),
+    none('“a gentle pose first” said where it is not', ({ untrue }) => untrue),
   ];
 }
