@@ -1,6 +1,9 @@
 import { Blob as KeptBlob } from 'node:buffer';
 import { vi } from 'vitest';
 
+/** Over all tests: what one of them takes back late is not another's. */
+let count = 0;
+
 /**
  * A stand-in page in which blobs can be kept and shown; undone by `vi.unstubAllGlobals`.
  * @returns Addresses that were given out and not taken back.
@@ -9,7 +12,6 @@ export function stubBlobs(): Map<string, Blob> {
   // The one that a database can keep: that of the stand-in page cannot be.
   vi.stubGlobal('Blob', KeptBlob);
   const open = new Map<string, Blob>();
-  let count = 0;
   URL.createObjectURL = (blob) => {
     const url = `blob:${String(++count)}`;
     open.set(url, blob as Blob);

@@ -309,9 +309,27 @@ describe("a figure's view", () => {
     rerender({ id: TURNED });
     await waitFor(() => expect(result.current.busy).toBe(false));
     figures.draft.mockClear();
+    figures.read.mockClear();
     rerender({ id: UNSHIPPED });
-    await waitFor(async () => expect(await shownBy(result.current)).toBe(`finished ${UNSHIPPED}`));
+    // With what is known of it, and without any waiting.
+    expect(await shownBy(result.current)).toBe(`finished ${UNSHIPPED}`);
+    expect(result.current).toMatchObject({ busy: false, reading: { key: UNSHIPPED } });
     expect(figures.draft).not.toHaveBeenCalled();
+    expect(figures.read).not.toHaveBeenCalled();
+  });
+  it('takes its addresses back', async () => {
+    const { result, rerender, unmount } = renderHook(({ id }) => useFigure(id, STUDIO), {
+      initialProps: { id: UNSHIPPED },
+    });
+    for (let i = 0; i < 14; i++) {
+      rerender({ id: `figure/archer-hands-on-hips/heavy/${String(i)}/10/26` });
+      await waitFor(() => expect(result.current.busy).toBe(false));
+    }
+    // Twelve views are at hand; drafts and older ones go a second after they were replaced.
+    await waitFor(() => expect(open.size).toBe(12), { timeout: 3000 });
+    expect(open.has(result.current.url ?? '')).toBe(true);
+    unmount();
+    expect(open.size).toBe(0);
   });
   it('that cannot be drawn is told to have failed, and another is tried', async () => {
     figures.draft.mockRejectedValueOnce(new Error('no graphics'));
