@@ -7,6 +7,7 @@ import { LIKENESS_PX, likenessHash } from '@/core/references/likeness';
 import { avifTells, isAnimated, stripMetadata } from '@/core/references/metadata';
 import type { ImageType, PictureBox } from '@/core/references/picture';
 import { grayOf, PLAIN_SPREAD, readTone, type Tone } from '@/core/references/tone';
+import { decode, type Decoded } from './decode';
 import { sha256 } from './sha256';
 
 export interface PreparedPicture {
@@ -35,15 +36,16 @@ interface Shrunk {
   canvas: OffscreenCanvas;
   context: OffscreenCanvasRenderingContext2D;
 }
-function shrink(source: ImageBitmap | OffscreenCanvas, scale: number, quality: ImageSmoothingQuality): Shrunk {
+/** A picture at a part of the size it has whole. */
+function shrink({ picture, widthPx, heightPx }: Decoded, scale: number, quality: ImageSmoothingQuality): Shrunk {
   const canvas = new OffscreenCanvas(
-    Math.max(1, Math.round(source.width * scale)),
-    Math.max(1, Math.round(source.height * scale)),
+    Math.max(1, Math.round(widthPx * scale)),
+    Math.max(1, Math.round(heightPx * scale)),
   );
   const context = canvas.getContext('2d', { willReadFrequently: true });
   if (!context) throw new Error('no 2D canvas');
   context.imageSmoothingQuality = quality;
-  context.drawImage(source, 0, 0, canvas.width, canvas.height);
+  context.drawImage(picture, 0, 0, canvas.width, canvas.height);
   return { canvas, context };
 }
 
@@ -63,7 +65,7 @@ function glance(source: OffscreenCanvas): { likeness: string | null; tone: Tone 
 }
 
 /** HEIC by libheif (WebAssembly), loaded only when the first such file comes. */
-async function decodeHeic(bytes: Uint8Array): Promise<ImageBitmap> {
+async function decodeHeic(bytes: Uint8Array): Promise<Decoded> {
   const { default: loadLibheif } = await import('libheif-js/wasm-bundle');
   const images = new loadLibheif.HeifDecoder().decode(bytes);
   if (images.length === 0) throw new Error('no image in it');
@@ -75,8 +77,19 @@ async function decodeHeic(bytes: Uint8Array): Promise<ImageBitmap> {
       else reject(new Error('not decoded'));
     });
   });
-  return createImageBitmap(data);
+  return whole(await createImageBitmap(data));
 }
+const whole = (picture: ImageBitmap): Decoded => ({ picture, widthPx: picture.width, heightPx: picture.height });
+
+const keptScale = (widthPx: number, heightPx: number): number =>
+  Math.min(1, Math.sqrt(KEPT_PIXELS / (widthPx * heightPx)));
+const thumbnailScale = (widthPx: number, heightPx: number): number =>
+  Math.min(1, THUMBNAIL_PX / Math.max(widthPx, heightPx));
+/** A picture that is kept as it is need only be seen as large as its small picture; one that is made smaller, as large as that. */
+const neededScale = (widthPx: number, heightPx: number): number => {
+  const kept = keptScale(widthPx, heightPx);
+  return kept < 1 ? kept : thumbnailScale(widthPx, heightPx);
+};
 
 interface Told {
   orientation: number;
@@ -100,13 +113,13 @@ async function toldBy(bytes: Uint8Array<ArrayBuffer>): Promise<Told> {
 async function imageToKeep(
   bytes: Uint8Array<ArrayBuffer>,
   type: ImageFacts['type'],
-  bitmap: ImageBitmap,
+  decoded: Decoded,
   told: Told,
 ): Promise<{ type: ImageType; image: Blob | undefined; notes: ImageNote[]; scale: number }> {
-  const scale = Math.min(1, Math.sqrt(KEPT_PIXELS / (bitmap.width * bitmap.height)));
+  const scale = keptScale(decoded.widthPx, decoded.heightPx);
   const redrawn = async (as: ImageType, notes: ImageNote[]) => ({
     type: as,
-    image: await shrink(bitmap, scale, 'high').canvas.convertToBlob({ type: as, quality: JPEG_QUALITY }),
+    image: await shrink(decoded, scale, 'high').canvas.convertToBlob({ type: as, quality: JPEG_QUALITY }),
     notes: scale < 1 ? [...notes, 'made smaller' as const] : notes,
     scale,
   });
@@ -134,16 +147,16 @@ const api = {
     if ('kind' in facts) return { ok: false, problem: facts };
     try {
       const heic = facts.type === 'image/heic';
-      const [bitmap, hash, told] = await Promise.all([
+      const [decoded, hash, told] = await Promise.all([
         heic
           ? decodeHeic(bytes)
-          : createImageBitmap(file.type === facts.type ? file : new Blob([bytes], { type: facts.type })),
+          : decode(file.type === facts.type ? file : new Blob([bytes], { type: facts.type }), bytes, neededScale),
         sha256(bytes),
         toldBy(bytes),
       ]);
-      const kept = await imageToKeep(bytes, facts.type, bitmap, told);
-      const scale = Math.min(1, THUMBNAIL_PX / Math.max(bitmap.width, bitmap.height));
-      const { canvas } = shrink(bitmap, scale, 'medium');
+      const { widthPx, heightPx } = decoded;
+      const kept = await imageToKeep(bytes, facts.type, decoded, told);
+      const { canvas } = shrink(decoded, thumbnailScale(widthPx, heightPx), 'medium');
       const ending = (IMAGE_TYPES_BY_ENDING as Partial<typeof IMAGE_TYPES_BY_ENDING>)[
         name.split('.').at(-1)?.toLowerCase() ?? ''
       ];
@@ -154,8 +167,8 @@ const api = {
       ];
       const picture: PreparedPicture = {
         type: kept.type,
-        widthPx: Math.round(bitmap.width * kept.scale),
-        heightPx: Math.round(bitmap.height * kept.scale),
+        widthPx: Math.round(widthPx * kept.scale),
+        heightPx: Math.round(heightPx * kept.scale),
         hash,
         ...glance(canvas),
         takenAtMs: told.takenAtMs,
@@ -168,7 +181,7 @@ const api = {
           quality: 0.8,
         }),
       };
-      bitmap.close();
+      decoded.picture.close();
       return { ok: true, picture };
     } catch {
       return { ok: false, problem: { kind: 'damaged' } };
@@ -182,19 +195,22 @@ const api = {
     mirrored = false,
     veils: readonly PictureBox[] = [],
   ): Promise<ImageBitmap> {
-    const full = await createImageBitmap(image);
-    const scale = Math.min(1, maxWidthPx / full.width, maxHeightPx / full.height);
-    if (scale === 1 && !mirrored && veils.length === 0) return Comlink.transfer(full, [full]);
+    const fitting = (widthPx: number, heightPx: number): number =>
+      Math.min(1, maxWidthPx / widthPx, maxHeightPx / heightPx);
+    const { picture, widthPx, heightPx } = await decode(image, new Uint8Array(await image.arrayBuffer()), fitting);
+    const scale = fitting(widthPx, heightPx);
+    if (picture instanceof ImageBitmap && scale === 1 && !mirrored && veils.length === 0)
+      return Comlink.transfer(picture, [picture]);
     const canvas = new OffscreenCanvas(
-      Math.max(1, Math.round(full.width * scale)),
-      Math.max(1, Math.round(full.height * scale)),
+      Math.max(1, Math.round(widthPx * scale)),
+      Math.max(1, Math.round(heightPx * scale)),
     );
     const context = canvas.getContext('2d');
     if (!context) throw new Error('no 2D canvas');
     context.imageSmoothingQuality = 'high';
     if (mirrored) context.setTransform(-1, 0, 0, 1, canvas.width, 0);
-    context.drawImage(full, 0, 0, canvas.width, canvas.height);
-    full.close();
+    context.drawImage(picture, 0, 0, canvas.width, canvas.height);
+    picture.close();
     context.fillStyle = VEIL;
     for (const { left, top, width, height } of veils)
       context.fillRect(left * canvas.width, top * canvas.height, width * canvas.width, height * canvas.height);
@@ -217,11 +233,11 @@ const api = {
       heightPx,
     );
     full.close();
-    const whole = shrink(part, 1, 'high').canvas;
-    const small = shrink(part, Math.min(1, THUMBNAIL_PX / Math.max(widthPx, heightPx)), 'high').canvas;
+    const asItIs = shrink(whole(part), 1, 'high').canvas;
+    const small = shrink(whole(part), thumbnailScale(widthPx, heightPx), 'high').canvas;
     const type = 'image/jpeg';
     const [cut, thumbnail] = await Promise.all([
-      whole.convertToBlob({ type, quality: 0.95 }),
+      asItIs.convertToBlob({ type, quality: 0.95 }),
       small.convertToBlob({ type, quality: 0.8 }),
     ]);
     part.close();

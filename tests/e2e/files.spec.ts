@@ -1,5 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import sharp, { type Sharp } from 'sharp';
+import { pose, posesBlock, runPlan, stored } from './steps';
 
 const cells = (page: Page) => page.getByRole('list', { name: 'Pictures' }).getByRole('link');
 const plain = (background: string, width = 80, height = 40) =>
@@ -148,4 +149,72 @@ test('a close-up keeps its parent’s rights, and a part left out is veiled in t
   await expect(page.getByRole('heading', { name: 'Part of whole.jpg' })).toBeVisible();
   await expect(page.getByText('60 by 73 pixels')).toBeVisible();
   await expect(page.getByRole('button', { name: 'for practice only' })).toHaveAttribute('aria-pressed', 'true');
+});
+
+/** Red and green above, blue and yellow below. */
+const quarters = (width: number, height: number) =>
+  sharp(
+    Buffer.from(
+      `<svg width="${String(width)}" height="${String(height)}"><rect width="100%" height="100%" fill="#c02020"/>` +
+        '<rect x="50%" width="50%" height="100%" fill="#20a020"/><rect y="50%" width="50%" height="50%" fill="#2020c0"/>' +
+        '<rect x="50%" y="50%" width="50%" height="50%" fill="#c0c020"/></svg>',
+    ),
+  );
+/** What is seen in the middle of each quarter: which of red, green and blue are strong. */
+const seenIn = (source: HTMLElement | SVGElement): string => {
+  const canvas = new OffscreenCanvas(4, 4);
+  const context = canvas.getContext('2d') as OffscreenCanvasRenderingContext2D;
+  context.drawImage(source as HTMLImageElement | HTMLCanvasElement, 0, 0, 4, 4);
+  const at = (x: number, y: number): string =>
+    Array.from(context.getImageData(x, y, 1, 1).data.slice(0, 3), (v) => (v > 110 ? '1' : '0')).join('');
+  return [at(0, 0), at(3, 0), at(0, 3), at(3, 3)].join(' ');
+};
+const QUARTERS = '100 010 001 110';
+
+test('large photographs are the same small, in a run and whole, however they are written; a spoiled one is named', async ({
+  page,
+}) => {
+  const large = quarters(4001, 2999);
+  const whole = await large.clone().jpeg({ quality: 90 }).toBuffer();
+  // Its header and its end are right, but the code it is written in is not.
+  const spoiled = Buffer.from(whole).fill(0xff, whole.indexOf(Buffer.from([0xff, 0xc4])) + 4, 620);
+  const files = [
+    ['wide.jpg', whole],
+    ['slowly.jpg', await large.clone().jpeg({ progressive: true, chromaSubsampling: '4:4:4' }).toBuffer()],
+    ['gray.jpg', await quarters(3000, 4000).grayscale().jpeg().toBuffer()],
+    ['huge.jpg', await quarters(7000, 4000).jpeg().toBuffer()],
+    ['spoiled.jpg', spoiled],
+  ] as const;
+  await page.goto('/poses?set=library');
+  await page
+    .getByLabel('Choose pictures')
+    .setInputFiles(files.map(([name, buffer]) => ({ name, mimeType: 'image/jpeg', buffer })));
+  await expect(page.getByText('4 pictures added.')).toBeVisible();
+  await expect(page.getByText('“spoiled.jpg” is damaged and cannot be shown.')).toBeVisible();
+  await expect(page.getByText('“huge.jpg” was')).toBeVisible();
+  const pictures = (await stored(page, 'pictures', null)) as { id: string; name: string }[];
+  const records = await kept(page);
+  for (const { name, record, shown } of records) expect(shown, name).toEqual(record);
+  const id = (name: string) => pictures.find((p) => p.name === name)?.id ?? '';
+  const small = async (name: string) => {
+    const image = page.getByRole('link', { name, exact: true }).locator('img');
+    const size = await image.evaluate((img: HTMLImageElement) => [img.naturalWidth, img.naturalHeight]);
+    return { size, seen: await image.evaluate(seenIn) };
+  };
+  expect(await small('wide.jpg')).toEqual({ size: [360, 270], seen: QUARTERS });
+  expect(await small('slowly.jpg')).toEqual({ size: [360, 270], seen: QUARTERS });
+  expect(await small('huge.jpg')).toEqual({ size: [360, 206], seen: QUARTERS });
+  expect((await small('gray.jpg')).size).toEqual([270, 360]);
+  for (const name of ['wide.jpg', 'slowly.jpg']) {
+    await runPlan(page, posesBlock('new-medium', [pose(`picture/${id(name)}`, 60_000, { leadInMs: 0 })]));
+    const canvas = page.locator('main canvas[aria-hidden=false]');
+    await expect(canvas).toBeVisible();
+    const { ratio, width } = await canvas.evaluate((c: HTMLCanvasElement) => ({
+      ratio: c.width / c.height,
+      width: c.width,
+    }));
+    expect(ratio).toBeCloseTo(4001 / 2999, 2);
+    expect(width).toBeGreaterThan(600);
+    expect(await canvas.evaluate(seenIn)).toBe(QUARTERS);
+  }
 });
