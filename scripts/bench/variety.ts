@@ -3,7 +3,7 @@ import { demoSessions } from '@/core/demo';
 import { proposePlan } from '@/core/practice/start/propose';
 import { countFacings, type ReferenceFacts } from '@/core/references/coverage';
 import { BUILT_IN_SET_ID } from '@/core/references/picture';
-import { shippedReferences } from '@/storage/references/referenceFacts';
+import { shippedReferences } from '@/core/references/referenceFacts';
 import { limited, type Row } from './row.mjs';
 
 const MINUTES = [5, 10, 15, 20, 30, 45, 60];

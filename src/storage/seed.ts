@@ -9,7 +9,7 @@ export async function addDemoLearner(nowMs: number): Promise<void> {
   // Only a first visit needs what makes them.
   const [{ demoSessions }, { shippedReferences }] = await Promise.all([
     import('@/core/demo'),
-    import('./references/referenceFacts'),
+    import('@/core/references/referenceFacts'),
   ]);
   const sessions = demoSessions(shippedReferences(BUILT_IN_SET_ID) ?? [], nowMs);
   await atomically(['sessions', 'settings'], async (tx) => {

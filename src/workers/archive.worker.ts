@@ -1,4 +1,5 @@
 import * as Comlink from 'comlink';
+import { createSHA256 } from 'hash-wasm';
 import {
   type ArchivedImage,
   ArchiveError,
@@ -6,9 +7,9 @@ import {
   readArchive,
   writeArchive,
 } from '@/core/interchange/archive';
+import type { NewDigest } from '@/core/interchange/digest';
 import { countRecords, type Records } from '@/core/interchange/records';
 import { openOutFile, tidyOutFiles } from './outFile';
-import { sha256 } from './sha256';
 
 export type ReadResult = { ok: true; archive: ReadArchive } | { ok: false; sentence: string };
 
@@ -17,6 +18,16 @@ export interface Progress {
   stage: 'writing' | 'reading';
   done: number;
   total: number;
+}
+
+/** The browser's own SHA-256 takes a file only as a whole; this one takes it piece by piece. */
+const digests = createSHA256();
+async function newDigests(): Promise<NewDigest> {
+  const hasher = await digests;
+  return () => {
+    hasher.init();
+    return { update: (bytes) => void hasher.update(bytes), hex: () => hasher.digest('hex') };
+  };
 }
 
 const api = {
@@ -45,9 +56,10 @@ const api = {
       }
     }
     const out = await openOutFile(`fox-minute-${String(nowMs)}.zip`);
-    await writeArchive(records, loadAll(), nowMs, sha256, out.into);
+    const newDigest = await newDigests();
+    await writeArchive(records, loadAll(), nowMs, newDigest, out.into);
     const zip = (await out.done()).slice(0, undefined, 'application/zip');
-    const back = await readArchive(zip, sha256, {
+    const back = await readArchive(zip, newDigest, {
       onFile: (done, total) => onProgress({ stage: 'reading', done, total }),
     });
     if (back.images.length !== images || countRecords(back.records) !== countRecords(records))
@@ -56,7 +68,7 @@ const api = {
   },
   async read(zip: Blob, onProgress: (progress: Progress) => void): Promise<ReadResult> {
     try {
-      const archive = await readArchive(zip, sha256, {
+      const archive = await readArchive(zip, await newDigests(), {
         onFile: (done, total) => onProgress({ stage: 'reading', done, total }),
       });
       return { ok: true, archive };

@@ -9,11 +9,14 @@ import {
   readArchive,
   writeArchive,
 } from '@/core/interchange/archive';
+import type { NewDigest } from '@/core/interchange/digest';
 import type { Records } from '@/core/interchange/records';
 import { planOf, poses } from './plans';
 
-const digest = (bytes: Uint8Array): Promise<string> =>
-  Promise.resolve(createHash('sha256').update(bytes).digest('hex'));
+const newDigest: NewDigest = () => {
+  const hash = createHash('sha256');
+  return { update: (bytes) => void hash.update(bytes), hex: () => hash.digest('hex') };
+};
 const records: Records = {
   sessions: [
     {
@@ -44,13 +47,13 @@ async function* stream(list: ArchivedImage[]) {
 async function archive(r = records, list = images): Promise<Uint8Array> {
   const chunks: Uint8Array[] = [];
   const into = new WritableStream<Uint8Array>({ write: (chunk) => void chunks.push(chunk.slice()) });
-  await writeArchive(r, stream(list), 1_764_000_000_000, digest, into);
+  await writeArchive(r, stream(list), 1_764_000_000_000, newDigest, into);
   return Uint8Array.from(Buffer.concat(chunks));
 }
 const blobOf = (bytes: Uint8Array): Blob => new Blob([new Uint8Array(bytes)]);
 const problemOf = async (bytes: Uint8Array): Promise<string> => {
   try {
-    await readArchive(blobOf(bytes), digest);
+    await readArchive(blobOf(bytes), newDigest);
     return 'none';
   } catch (error) {
     return error instanceof ArchiveError ? error.problem : `other: ${String(error)}`;
@@ -63,7 +66,7 @@ const good = { 'manifest.json': json(manifest), 'records.json': json(records) };
 
 describe('an archive', () => {
   it('gives back exactly what went in', async () => {
-    const back = await readArchive(blobOf(await archive()), digest);
+    const back = await readArchive(blobOf(await archive()), newDigest);
     expect(back).toMatchObject({ records, imageBytes: 4, told: [], exportedAtMs: 1_764_000_000_000 });
     expect(back.images.map(({ key, image }) => [key, image.type])).toEqual([
       ['page/p', 'image/jpeg'],
@@ -126,7 +129,7 @@ describe('an archive', () => {
         settings: { minutes: 1e9, volume: 'loud', setId: 's', unheard: 3 },
       }),
     };
-    const back = await readArchive(blobOf(zip(files)), digest);
+    const back = await readArchive(blobOf(zip(files)), newDigest);
     expect(back.records.sessions.map((s) => s.id)).toEqual(['long', 'a']);
     expect(back.records.sessions[0].log.at(-1)).toEqual({ type: 'extend', atMs: 5, byMs: 6 * 3600_000 });
     expect(back.records.settings).toEqual({ setId: 's' });
@@ -142,13 +145,13 @@ describe('an archive', () => {
     for (let at = from; at < whole.length - 22; at += 7) {
       const flipped = Uint8Array.from(whole);
       flipped[at] ^= 1 << (at % 8);
-      const back = await readArchive(blobOf(flipped), digest).catch(() => undefined);
+      const back = await readArchive(blobOf(flipped), newDigest).catch(() => undefined);
       // Where a byte means nothing (a time, an attribute) what is read is still what was written.
       if (back) expect(back.records).toEqual(records);
     }
   });
   it('reads the larger form of ZIP that many or large files need', async () => {
-    const whole = await readArchive(blobOf(await archive()), digest);
+    const whole = await readArchive(blobOf(await archive()), newDigest);
     const chunks: Uint8Array[] = [];
     const writer = new ZipWriter(new WritableStream<Uint8Array>({ write: (c) => void chunks.push(c.slice()) }), {
       zip64: true,
@@ -156,15 +159,15 @@ describe('an archive', () => {
     });
     for (const [path, bytes] of Object.entries(good)) await writer.add(path, new Uint8ArrayReader(bytes));
     await writer.close();
-    const back = await readArchive(new Blob(chunks as BlobPart[]), digest);
+    const back = await readArchive(new Blob(chunks as BlobPart[]), newDigest);
     expect(back.records).toEqual(whole.records);
   });
   it('ends when it is told to, while it is written and while it is read', async () => {
     const abort = new AbortController();
     abort.abort();
     const into = new WritableStream<Uint8Array>();
-    await expect(writeArchive(records, stream(images), 0, digest, into, abort.signal)).rejects.toThrow(/abort/i);
-    await expect(readArchive(blobOf(await archive()), digest, { signal: abort.signal })).rejects.toThrow(
+    await expect(writeArchive(records, stream(images), 0, newDigest, into, abort.signal)).rejects.toThrow(/abort/i);
+    await expect(readArchive(blobOf(await archive()), newDigest, { signal: abort.signal })).rejects.toThrow(
       /abort|cancel/i,
     );
   });

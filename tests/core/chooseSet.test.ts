@@ -4,7 +4,7 @@ import { seededRandom } from '@/core/random';
 import { type ChoiceContext, choiceCost, chooseSet, plainly, sharesOf } from '@/core/references/chooseSet';
 import type { ReferenceFacts } from '@/core/references/coverage';
 import { pick } from '@/core/references/pick';
-import { shippedReferences } from '@/storage/references/referenceFacts';
+import { shippedReferences } from '@/core/references/referenceFacts';
 import { alikeness, mirroredLimbs, outlineOf, readShape, unlikeness, writeShape } from '@/core/references/unlike';
 
 const BUILT_IN = shippedReferences('built-in') ?? [];

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { existsSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { BUILDS } from '@/core/figure/skeleton/builds';
-import { CATALOGUE, catalogued, factsAtHand } from '@/core/figure/catalogue/catalogue';
+import { CATALOGUE, catalogued, knownFacts } from '@/core/figure/catalogue/catalogue';
 import { placeFigure } from '@/core/figure/figure';
 import { decodeJoints, encodeJoints, CODED_BONES } from '@/core/figure/skeleton/jointCode';
 import { buildFactor, poseSkeleton, type Rig, soleContacts } from '@/core/figure/skeleton/kinematics';
@@ -79,11 +79,13 @@ describe('the sets', () => {
   it('tell the facts of any view of a known pose without computing', () => {
     const id = 'figure/archer-drawing/masc/-55/6/26';
     const turned = 'figure/archer-drawing/masc/125/6/26';
-    expect(factsAtHand(id)?.viewName).toBe('front');
-    expect(factsAtHand(turned)?.viewName).toBe('back');
-    expect(factsAtHand('figure/archer-drawing~m/masc/55/6/26')?.viewName).toBe('front');
-    expect(factsAtHand('picture/1')).toBeUndefined();
-    expect(factsAtHand('figure/chance.3/masc/0/0/26')).toBeUndefined();
+    expect(knownFacts(id)?.viewName).toBe('front');
+    expect(knownFacts(turned)?.viewName).toBe('back');
+    expect(knownFacts('figure/archer-drawing~m/masc/55/6/26')?.viewName).toBe('front');
+    expect(knownFacts('picture/1')).toBeUndefined();
+    expect(knownFacts('figure/chance.12~m/fem/0/5/26')).toEqual({ name: 'Chance pose 12' });
+    expect(knownFacts('figure/joints.abc/fem/0/5/26')).toEqual({ name: 'Pose from motion' });
+    expect(knownFacts('figure/nobody/fem/0/5/26')).toBeUndefined();
   });
 });
 

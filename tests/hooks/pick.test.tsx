@@ -18,7 +18,7 @@ import { atomically, closeDb, put } from '@/storage/db';
 import { loadBody } from '@/storage/pictures/bodies';
 import { undoLast } from '@/storage/pictures/history';
 import { addPicture, saveSet } from '@/storage/pictures/pictures';
-import { shippedReferences } from '@/storage/references/referenceFacts';
+import { shippedReferences } from '@/core/references/referenceFacts';
 import { planOf, poses } from '../core/plans';
 import { level, recipeWith } from '../core/recipes';
 import { sessionOf } from '../core/sessions';

@@ -13,7 +13,7 @@ import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { usePlanEditor } from '@/features/plan/usePlanEditor';
 import { useProposal } from '@/features/today/useProposal';
 import { closeDb } from '@/storage/db';
-import { shippedReferences } from '@/storage/references/referenceFacts';
+import { shippedReferences } from '@/core/references/referenceFacts';
 import { loadSetting } from '@/storage/settings';
 import { planOf, poses } from '../core/plans';
 import { level, list, recipeWith } from '../core/recipes';
@@ -149,7 +149,7 @@ describe('whose sessions', () => {
       renderHook(() => useProposal(20, references, lookedAt(sessions), 3, NOW)).result;
     const hers = proposed(demo);
     await waitFor(() => expect(hers.current?.why).toContain('Wren’s last session was 2 days ago'));
-    expect(hers.current?.why).toContain('something easy to draw from memory, since that is still new to you');
+    expect(hers.current?.why).toContain('something easy to draw from memory, to begin with');
     const mine = proposed([...demo, { ...own, startedAtMs: NOW - 3 * 86_400_000 }]);
     await waitFor(() => expect(mine.current?.why).toContain('your last session was 3 days ago'));
   });

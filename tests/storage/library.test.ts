@@ -2,6 +2,7 @@ import { IDBFactory } from 'fake-indexeddb';
 import { openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Picture } from '@/core/references/picture';
+import { needsReading } from '@/core/body/pictureReading';
 import { POINT_COUNT } from '@/core/body/points';
 import type { Preparation, PreparedPicture } from '@/workers/picture.worker';
 import recorded from '../fixtures/bodies.json';
@@ -63,7 +64,7 @@ const { batchReport, cancelBatch, changeBatch, listBatches, setBatchRights } =
 const { addPicture, inSetOrder, listBinnedSets, listPictures, loadPicture, saveSet } =
   await import('@/storage/pictures/pictures');
 const { alterPictures, alterSet, redoLast, undoLast } = await import('@/storage/pictures/history');
-const { keepByHand, needsReading, readPictures, findAgain } = await import('@/storage/pictures/readPictures');
+const { keepByHand, readPictures, findAgain } = await import('@/storage/pictures/readPictures');
 const { loadBody } = await import('@/storage/pictures/bodies');
 const { loadImage } = await import('@/storage/images');
 const { folderImage, keepFolder, markGone, mayRead, scanFolder } = await import('@/storage/pictures/folders');

@@ -6,14 +6,9 @@ import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { closeDb } from '@/storage/db';
 import { EVERYTHING } from '@/core/references/query';
 import { addPicture, saveSet } from '@/storage/pictures/pictures';
-import { factsOf, figureReferenceFacts, referencesOf } from '@/storage/references/referenceFacts';
-import {
-  knownFacts,
-  loadReferenceImage,
-  referenceName,
-  smallPictureUrl,
-  veilsOf,
-} from '@/storage/references/references';
+import { figureReferenceFacts } from '@/core/references/referenceFacts';
+import { factsOf, referencesOf } from '@/storage/references/choices';
+import { loadReferenceImage, referenceName, smallPictureUrl, veilsOf } from '@/storage/references/references';
 import { pictureOf } from '../pictures';
 
 const picture = pictureOf('a', { setIds: ['s'], name: 'Market.jpg' });
@@ -91,8 +86,6 @@ describe('facts and names', () => {
   it('are worked out for figures and asked for pictures', async () => {
     await addPicture(picture, new Blob(['photo']), new Blob(['small']));
     expect(figureReferenceFacts(shipped)).toMatchObject({ id: shipped, pose: full.poseId, viewName: full.viewName });
-    expect(knownFacts('figure/chance.12~m/fem/0/5/26')).toEqual({ name: 'Chance pose 12' });
-    expect(knownFacts('picture/a')).toBeUndefined();
     expect(await Promise.all([referenceName(shipped), referenceName('picture/a'), referenceName('picture/b')])).toEqual(
       [full.name, 'Market.jpg', 'A picture no longer here'],
     );

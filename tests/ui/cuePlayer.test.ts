@@ -18,6 +18,10 @@ class FakeAudio {
     this.state = 'running';
     return Promise.resolve();
   }
+  suspend(): Promise<void> {
+    this.state = 'suspended';
+    return Promise.resolve();
+  }
   createGain() {
     const node = {
       gain: { value: 0, setValueAtTime() {}, exponentialRampToValueAtTime() {} },
@@ -102,5 +106,30 @@ describe('the cue player', () => {
     expect(sounding()).toEqual([10]);
     cues.arrange('soon', 'warning', false, 1900);
     expect(sounding()).toEqual([10, 11.9]);
+  });
+  it('rests when nothing is heard for a while, counts as on, and is woken by the next cue in time', async () => {
+    const { createCueSchedule, soundIsOn, unlockSound } = await player();
+    unlockSound();
+    const audio = FakeAudio.made!;
+    const cues = createCueSchedule();
+    cues.arrange('a', 'warning', false, 1000);
+    audio.currentTime = 14.9; // 3.9 s after it began
+    cues.nothingComes();
+    expect(audio.state).toBe('running');
+    audio.currentTime = 15.1;
+    cues.nothingComes();
+    expect(audio.state).toBe('suspended');
+    expect(soundIsOn()).toBe(true);
+    // The first look finds it resting and wakes it; the cue stands at its time by the next.
+    cues.arrange('b', 'warning', false, 1500);
+    expect(audio.state).toBe('running');
+    cues.arrange('b', 'warning', false, 1400);
+    expect(sounding().at(-1)).toBeCloseTo(16.5, 6);
+    // A press wakes it too.
+    audio.currentTime = 30;
+    cues.nothingComes();
+    expect(audio.state).toBe('suspended');
+    unlockSound();
+    expect(audio.state).toBe('running');
   });
 });

@@ -16,7 +16,7 @@ export interface BodyReading {
   why: Partial<Record<FactName, string>>;
 }
 
-interface BodyInPicture {
+export interface BodyInPicture {
   points: readonly BodyPoint[];
   space: readonly (readonly [number, number, number])[];
   score: number;

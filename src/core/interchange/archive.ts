@@ -1,6 +1,7 @@
-import { Uint8ArrayReader, ZipWriter } from '@zip.js/zip.js/lib/zip-core-native.js';
+import { BlobReader, Uint8ArrayReader, ZipWriter } from '@zip.js/zip.js/lib/zip-core-native.js';
 import * as z from 'zod/mini';
 import { counted } from '../words';
+import { digestOf, digestOfBlob, type NewDigest } from './digest';
 import { mendRecord, mendSettings } from './mend';
 import { KIND_WORDS, noRecords, RECORD_KINDS, type RecordKind, type Records } from './records';
 import { listZip, ZIP_OPTIONS, ZipError, type ZipFile, type ZipLimits } from './zip';
@@ -31,9 +32,6 @@ const manifestSchema = z.object({
 });
 type Manifest = z.infer<typeof manifestSchema>;
 
-/** SHA-256 in hexadecimal; passed in, since platforms differ in where it is found. */
-export type Digest = (bytes: Uint8Array<ArrayBuffer>) => Promise<string>;
-
 export interface ArchivedImage {
   /** `page/<id>`, `picture/<id>` or `thumbnail/<id>`. */
   key: string;
@@ -59,7 +57,7 @@ function* recordFiles(records: Records): Generator<{ path: string; value: unknow
 }
 
 /**
- * Write an archive as a stream, one file in memory at a time, of any size (ZIP64 where it is needed).
+ * Write an archive as a stream, a piece of a file in memory at a time, of any size (ZIP64 where it is needed).
  * @param into Receives the ZIP's bytes in order; closed at the end.
  * @throws AbortError when the signal says so; the stream is then of no use.
  */
@@ -67,28 +65,29 @@ export async function writeArchive(
   records: Records,
   images: AsyncIterable<ArchivedImage>,
   exportedAtMs: number,
-  digest: Digest,
+  newDigest: NewDigest,
   into: WritableStream<Uint8Array>,
   signal?: AbortSignal,
 ): Promise<void> {
   const zip = new ZipWriter(into, { ...ZIP_OPTIONS, extendedTimestamp: false, lastModDate: new Date(exportedAtMs) });
-  const add = async (path: string, bytes: Uint8Array<ArrayBuffer>, packed: boolean): Promise<void> => {
+  const add = async (path: string, bytes: Uint8Array<ArrayBuffer>): Promise<void> => {
     signal?.throwIfAborted();
-    await zip.add(path, new Uint8ArrayReader(bytes), { level: packed ? 6 : 0 });
+    await zip.add(path, new Uint8ArrayReader(bytes), { level: 6 });
   };
   const manifest: Manifest = { format: FORMAT, version: VERSION, exportedAtMs, files: [], records: [] };
   for await (const { key, image } of images) {
     const path = pathOf(key, image.type);
-    const bytes = new Uint8Array(await image.arrayBuffer());
-    manifest.files.push({ path, type: image.type, bytes: bytes.length, sha256: await digest(bytes) });
-    await add(path, bytes, false);
+    signal?.throwIfAborted();
+    const sha256 = await digestOfBlob(image, newDigest);
+    await zip.add(path, new BlobReader(image), { level: 0 });
+    manifest.files.push({ path, type: image.type, bytes: image.size, sha256 });
   }
   for (const { path, value } of recordFiles(records)) {
     const bytes = toBytes(value);
-    manifest.records.push({ path, bytes: bytes.length, sha256: await digest(bytes) });
-    await add(path, bytes, true);
+    manifest.records.push({ path, bytes: bytes.length, sha256: digestOf(bytes, newDigest) });
+    await add(path, bytes);
   }
-  await add('manifest.json', toBytes(manifest), true);
+  await add('manifest.json', toBytes(manifest));
   await zip.close();
 }
 
@@ -173,7 +172,7 @@ function parseManifest(value: unknown): Manifest {
 async function rawRecords(
   files: ReadonlyMap<string, ZipFile>,
   { records: listed, version }: Manifest,
-  digest: Digest,
+  newDigest: NewDigest,
   signal?: AbortSignal,
 ): Promise<Record<string, unknown>> {
   if (version < 5) {
@@ -184,7 +183,7 @@ async function rawRecords(
   const out: Record<string, unknown[]> & { settings?: unknown } = {};
   for (const { path, bytes: length, sha256 } of listed) {
     const bytes = await bytesOf(files.get(path), signal);
-    if (bytes.length !== length || (await digest(bytes)) !== sha256) throw new ArchiveError('damaged');
+    if (bytes.length !== length || digestOf(bytes, newDigest) !== sha256) throw new ArchiveError('damaged');
     const value = parseJson(bytes);
     const [kind] = path.slice('records/'.length).split(/[-.]/);
     if (kind === 'settings') out.settings = value;
@@ -225,20 +224,20 @@ function readRecords(raw: Readonly<Record<string, unknown>>): { records: Records
 const leftOut = (kind: RecordKind, n: number): string => `${counted(n, KIND_WORDS[kind])} ${n === 1 ? 'is' : 'are'}`;
 
 /**
- * Read an archive completely and check every file of it against its checksum; one file in memory at a time.
+ * Read an archive completely and check every file of it against its checksum; a piece of an image in memory at a time.
  * @param onFile Called after each file with how many are done of how many.
  * @throws ArchiveError; AbortError when the signal says so
  */
 export async function readArchive(
   zip: Blob,
-  digest: Digest,
+  newDigest: NewDigest,
   { signal, onFile }: { signal?: AbortSignal; onFile?: (done: number, total: number) => void } = {},
 ): Promise<ReadArchive> {
   const files = await ownFiles(zip);
   if (!files.has('manifest.json') || (!files.has('records.json') && !files.has('records/settings.json')))
     throw new ArchiveError('not ours');
   const manifest = parseManifest(parseJson(await bytesOf(files.get('manifest.json'), signal)));
-  const { records, told } = readRecords(await rawRecords(files, manifest, digest, signal));
+  const { records, told } = readRecords(await rawRecords(files, manifest, newDigest, signal));
   const images: ArchivedImage[] = [];
   let imageBytes = 0;
   for (const [i, { path, type, bytes: length, sha256 }] of manifest.files.entries()) {
@@ -246,10 +245,10 @@ export async function readArchive(
     const file = files.get(path);
     if (file?.bytes !== length) throw new ArchiveError('damaged');
     const at = await file.stored();
-    const kept = at && zip.slice(at.from, at.to, type);
-    const bytes = kept ? new Uint8Array(await kept.arrayBuffer()) : await bytesOf(file, signal);
-    if (bytes.length !== length || (await digest(bytes)) !== sha256) throw new ArchiveError('damaged');
-    images.push({ key: keyOf(path), image: kept ?? new Blob([bytes], { type }) });
+    // What is stored as it is stays where it is.
+    const image = at ? zip.slice(at.from, at.to, type) : new Blob([await bytesOf(file, signal)], { type });
+    if (image.size !== length || (await digestOfBlob(image, newDigest)) !== sha256) throw new ArchiveError('damaged');
+    images.push({ key: keyOf(path), image });
     imageBytes += length;
     onFile?.(i + 1, manifest.files.length);
   }

@@ -107,18 +107,18 @@ export function indexLibrary(
   nowMs: number,
 ): LibraryIndex {
   const drawn = pictures.map((p) => drawnOf(p.id) ?? NEVER_DRAWN);
-  const laid = pictures.map(rowOf);
+  const laidOut = pictures.map(rowOf);
   const themes = [...new Set(pictures.flatMap((p) => p.tags))].sort((a, b) => a.localeCompare(b));
   const theme = new Map(themes.map((tag, i) => [tag, i]));
   const columns = FACETS.map((facet): Column => {
-    if (isFixed(facet)) return { facet, values: FIXED[facet], of: laid.map((row) => row.of[facet]) };
+    if (isFixed(facet)) return { facet, values: FIXED[facet], of: laidOut.map((row) => row.of[facet]) };
     if (facet === 'theme')
       return { facet, values: themes, of: pictures.map((p) => p.tags.map((tag) => theme.get(tag) as number)) };
     if (facet === 'drawn')
       return { facet, values: ['never', 'drawn'], of: drawn.map(({ times }) => (times === 0 ? FIRST : SECOND)) };
     return { facet, values: AGES, of: drawn.map(({ lastMs }) => [AGES.indexOf(ageOf(lastMs, nowMs))]) };
   });
-  return { pictures, drawn, text: laid.map((row) => row.text), columns };
+  return { pictures, drawn, text: laidOut.map((row) => row.text), columns };
 }
 const NEVER_DRAWN: DrawnFacts = { times: 0, lastMs: undefined };
 const FIRST: readonly number[] = [0];

@@ -55,6 +55,9 @@ export function CameraControls({
           <Icon size={17} aria-hidden />
         </button>
       ))}
+      <button type="button" className={button} onClick={onMirror}>
+        <FlipHorizontal2 size={17} aria-hidden /> Mirror <kbd className="kbd kbd-sm max-sm:hidden">M</kbd>
+      </button>
       <label className="flex items-center gap-2 px-2 text-[14px]">
         flat
         <input
@@ -69,12 +72,6 @@ export function CameraControls({
         />
         wide
       </label>
-      <button type="button" className={button} onClick={onAnother}>
-        <Shuffle size={17} aria-hidden /> Another view <kbd className="kbd kbd-sm max-sm:hidden">N</kbd>
-      </button>
-      <button type="button" className={button} onClick={onMirror}>
-        <FlipHorizontal2 size={17} aria-hidden /> Mirror <kbd className="kbd kbd-sm max-sm:hidden">M</kbd>
-      </button>
       <label className="flex items-center gap-2 text-[14px]">
         <span className="sr-only">Build</span>
         <select
@@ -90,6 +87,9 @@ export function CameraControls({
           ))}
         </select>
       </label>
+      <button type="button" className={button} onClick={onAnother}>
+        <Shuffle size={17} aria-hidden /> Another view <kbd className="kbd kbd-sm max-sm:hidden">N</kbd>
+      </button>
     </div>
   );
 }

@@ -10,10 +10,10 @@ import {
   mirroredId,
   splitFigureReference,
 } from '@/core/figure/catalogue/referenceId';
+import { knownFacts } from '@/core/figure/catalogue/catalogue';
 import { durationWords } from '@/core/practice/time/duration';
 import { singlePosePlan } from '@/core/practice/plan/singlePose';
 import { useIsHidden } from '@/storage/references/hiddenReference';
-import { knownFacts } from '@/storage/references/references';
 import { useStart } from '@/storage/hooks/useStart';
 import { useCovered } from '@/storage/hooks/useCovered';
 import { useStored } from '@/storage/hooks/useStored';

@@ -8,7 +8,7 @@ import { linesAndTones } from '@/core/journal/lineAndTone';
 import { clockDigits, durationWords } from '@/core/practice/time/duration';
 import { parsePictureReference } from '@/core/references/picture';
 import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
-import { knownFacts } from '@/storage/references/references';
+import { knownFacts } from '@/core/figure/catalogue/catalogue';
 
 /** What was drawn, pose by pose, with how long. */
 export function DrawnRow({ session }: { session: Session }) {

@@ -172,14 +172,16 @@ function Weekdays({ onSave }: { onSave: (schedule: Schedule) => Promise<void> })
   const [daily, setDaily] = useState(false);
   return (
     <Part title="On weekdays" words="Kept with its days, and as a calendar file.">
-      {WEEK_FROM_MONDAY.map((d) => (
-        <Tick
-          key={d}
-          label={WEEKDAYS[d]}
-          checked={days.includes(d)}
-          onChange={(on) => setDays(on ? [...days, d] : days.filter((x) => x !== d))}
-        />
-      ))}
+      <div className="row-sideways flex flex-wrap gap-3 max-sm:w-full" role="group" aria-label="Weekdays">
+        {WEEK_FROM_MONDAY.map((d) => (
+          <Tick
+            key={d}
+            label={WEEKDAYS[d]}
+            checked={days.includes(d)}
+            onChange={(on) => setDays(on ? [...days, d] : days.filter((x) => x !== d))}
+          />
+        ))}
+      </div>
       <span className="text-[14px]">at</span>
       <Typed label="Time of day" shown={minuteOfDay(minute)} read={readTime} onChange={setMinute} width="3.6em" />
       <Tick label="for a month" checked={daily} onChange={setDaily} />

@@ -16,7 +16,7 @@ import { moveBlocks, setBlockLength, setPoseLength, updateBlock } from '@/core/p
 import type { RecipeBlock } from '@/core/practice/plan/recipe';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
 import { minuteOfDay } from '@/core/practice/time/clockTime';
-import type { LaidBlock, LaidCell } from '@/ui/ribbon/layout';
+import type { PlacedBlock, PlacedCell } from '@/ui/ribbon/layout';
 import { Ribbon, type RibbonPlace } from '@/ui/ribbon/Ribbon';
 import { Standing } from './Standing';
 import type { PlanEditor } from './usePlanEditor';
@@ -117,22 +117,22 @@ export function PlanRibbon({ editor, startsAt, zoom, onKey, onInspect }: PlanRib
     editor.change('Moved', (r) => moveBlocks(r, moving, to > from ? to + 1 : to));
   };
 
-  const overlay = (line: readonly LaidBlock[], place: RibbonPlace) => {
-    return line.map((laid) => {
-      const origin = origins[laid.block.blockIndex];
+  const overlay = (line: readonly PlacedBlock[], place: RibbonPlace) => {
+    return line.map((placed) => {
+      const origin = origins[placed.block.blockIndex];
       if (origin.blockId === null) return null;
       const { blockId } = origin;
       const block = recipe.blocks.find((b) => b.id === blockId) as RecipeBlock;
       // A block can go on in the next line, or after a rest of the rest rule: its first piece stands for it.
-      const before = laid.block.cells.indexOf(laid.cells[0].cell);
+      const before = placed.block.cells.indexOf(placed.cells[0].cell);
       const first = origin.firstPose === 0 && before === 0;
       return (
         <BlockOption
           key={`${blockId} ${String(origin.firstPose + before)}`}
-          laid={laid}
+          placed={placed}
           place={place}
           block={block}
-          words={first ? optionWords(laid, block, startsAt) : ''}
+          words={first ? optionWords(placed, block, startsAt) : ''}
           first={first}
           isSelected={selected.includes(blockId)}
           isTabStop={first && blockId === tabStop}
@@ -192,24 +192,24 @@ export function PlanRibbon({ editor, startsAt, zoom, onKey, onInspect }: PlanRib
   );
 }
 
-function optionWords({ block, cells }: LaidBlock, { pinned }: RecipeBlock, startsAt: number): string {
+function optionWords({ block, cells }: PlacedBlock, { pinned }: RecipeBlock, startsAt: number): string {
   const ms = cells.reduce((sum, c) => sum + c.cell.lengthMs, 0);
   return `${block.label}, ${block.measure}, ${spokenDuration(ms)}, from ${minuteOfDay(startsAt + cells[0].cell.startMs / 60_000)}${pinned ? ', pinned' : ''}`;
 }
 
 /** What the edge of a cell changes: the drawing, not what comes with it. */
-function drawnLength(block: RecipeBlock, laid: LaidBlock, pose: number, cell: LaidCell): number {
+function drawnLength(block: RecipeBlock, placed: PlacedBlock, pose: number, cell: PlacedCell): number {
   if (block.kind === 'rest') return block.durationMs;
-  if (block.kind === 'body') return laid.cells.reduce((sum, c) => sum + c.cell.lengthMs, 0);
+  if (block.kind === 'body') return placed.cells.reduce((sum, c) => sum + c.cell.lengthMs, 0);
   if (block.kind === 'lines') return block.pages[pose]?.nominalMs ?? cell.cell.lengthMs;
   const around = block.leadInMs + block.lookMs + block.againMs + block.lookAgainMs;
-  const last = pose === laid.cells.length - 1;
+  const last = pose === placed.cells.length - 1;
   const length = cell.cell.lengthMs - around - (last ? 0 : block.changeMs);
   return Math.max(1000, Math.round(length / 1000) * 1000);
 }
 
 interface BlockOptionProps {
-  laid: LaidBlock;
+  placed: PlacedBlock;
   place: RibbonPlace;
   block: RecipeBlock;
   words: string;
@@ -226,7 +226,7 @@ interface BlockOptionProps {
 }
 function BlockOption(props: BlockOptionProps) {
   const {
-    laid,
+    placed,
     place,
     block,
     words,
@@ -242,7 +242,12 @@ function BlockOption(props: BlockOptionProps) {
   } = props;
   const drag = useDraggable({ id: block.id, disabled: !first });
   const drop = useDroppable({ id: block.id, disabled: !first });
-  const box: CSSProperties = { left: laid.x - 4, top: place.above - 8, width: laid.width + 8, height: place.band + 16 };
+  const box: CSSProperties = {
+    left: placed.x - 4,
+    top: place.above - 8,
+    width: placed.width + 8,
+    height: place.band + 16,
+  };
   const shift = drag.transform ? `translate(${String(drag.transform.x)}px, 0)` : undefined;
   return (
     <>
@@ -271,7 +276,7 @@ function BlockOption(props: BlockOptionProps) {
           />
         )}
       </div>
-      {laid.cells.map((cell, pose) => (
+      {placed.cells.map((cell, pose) => (
         <span
           key={pose}
           aria-hidden
@@ -280,7 +285,7 @@ function BlockOption(props: BlockOptionProps) {
           style={{ left: cell.x + cell.width - 6, top: place.above - 4, height: place.band + 8 }}
           onPointerDown={(event) => {
             event.stopPropagation();
-            onGrab(pose, drawnLength(block, laid, pose, cell), event);
+            onGrab(pose, drawnLength(block, placed, pose, cell), event);
           }}
           onPointerMove={onPull}
           onPointerUp={onLetGo}
@@ -290,7 +295,7 @@ function BlockOption(props: BlockOptionProps) {
       {dragged && first && (
         <output
           className="pointer-events-none absolute z-20 rounded-[3px] bg-ink px-2 py-[2px] text-[14px] font-semibold whitespace-nowrap text-ground"
-          style={{ left: Math.max(0, laid.x), top: Math.max(0, place.above - 36) }}
+          style={{ left: Math.max(0, placed.x), top: Math.max(0, place.above - 36) }}
         >
           {durationWords(dragged.ms)} <span className="font-normal">({clockDigits(dragged.ms)})</span>
         </output>

@@ -6,6 +6,7 @@ import { type Chosen, layOutRecipe, type Origin } from '@/core/practice/plan/lay
 import { findProblems, type Problem } from '@/core/practice/edit/problems';
 import { blockIds, overTheMost, type Recipe } from '@/core/practice/plan/recipe';
 import type { Plan } from '@/core/practice/plan/schema';
+import { afterDoing, afterRedoing, afterUndoing, NO_STEPS, type Steps } from '@/core/undo';
 import { storageProblem } from '@/storage/problems';
 import { useKeeping } from '@/storage/hooks/useKeeping';
 import type { Session } from '@/core/journal/session';
@@ -16,12 +17,11 @@ interface Step {
   words: string;
   recipe: Recipe;
 }
-interface History {
-  past: readonly Step[];
+interface History extends Steps<Step> {
   recipe: Recipe;
-  future: readonly Step[];
 }
-const DEPTH = 200;
+/** So many steps can be undone. */
+const MOST = 200;
 
 export interface PlanEditor {
   recipe: Recipe;
@@ -51,7 +51,7 @@ const sameStep = (a: Step | undefined, words: string, since: number): boolean =>
 
 /** The plan being built, with what follows from it, undo, and a draft that survives leaving. */
 export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs: number): PlanEditor {
-  const [history, setHistory] = useState<History>({ past: [], recipe: first, future: [] });
+  const [history, setHistory] = useState<History>({ ...NO_STEPS, recipe: first });
   const [selected, setSelected] = useState<readonly string[]>([]);
   const lastChange = useRef(0);
   const [newId] = useState(() => blockIds(Math.floor(Math.random() * 2 ** 31)));
@@ -74,45 +74,29 @@ export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs
         return h;
       }
       const merged = sameStep(h.past.at(-1), words, since);
-      return {
-        past: merged ? h.past : [...h.past, { words, recipe: h.recipe }].slice(-DEPTH),
-        recipe: next,
-        future: [],
-      };
+      return { ...(merged ? { ...h, future: [] } : afterDoing(h, { words, recipe: h.recipe }, MOST)), recipe: next };
     });
   }, []);
   const undo = useCallback(() => {
     lastChange.current = 0;
-    setHistory((h) => {
-      const last = h.past.at(-1);
-      return last
-        ? {
-            past: h.past.slice(0, -1),
-            recipe: last.recipe,
-            future: [...h.future, { words: last.words, recipe: h.recipe }],
-          }
-        : h;
-    });
+    setHistory((h) => ({
+      ...afterUndoing(h, ({ words }) => ({ words, recipe: h.recipe })),
+      recipe: h.past.at(-1)?.recipe ?? h.recipe,
+    }));
   }, []);
   const redo = useCallback(() => {
     lastChange.current = 0;
-    setHistory((h) => {
-      const next = h.future.at(-1);
-      return next
-        ? {
-            past: [...h.past, { words: next.words, recipe: h.recipe }],
-            recipe: next.recipe,
-            future: h.future.slice(0, -1),
-          }
-        : h;
-    });
+    setHistory((h) => ({
+      ...afterRedoing(h, ({ words }) => ({ words, recipe: h.recipe })),
+      recipe: h.future.at(-1)?.recipe ?? h.recipe,
+    }));
   }, []);
 
   const chosen = useMemo(() => chooseReferences(recipe, pools), [recipe, pools]);
-  const laid = useMemo(() => layOutRecipe(recipe, chosen), [recipe, chosen]);
+  const laidOut = useMemo(() => layOutRecipe(recipe, chosen), [recipe, chosen]);
   const problems = useMemo(
-    () => (ready ? findProblems(recipe, laid.plan, pools, chosen) : []),
-    [ready, recipe, laid, pools, chosen],
+    () => (ready ? findProblems(recipe, laidOut.plan, pools, chosen) : []),
+    [ready, recipe, laidOut, pools, chosen],
   );
   const available = useMemo(() => {
     const pictures = recipe.blocks.flatMap((b) =>
@@ -123,7 +107,7 @@ export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs
   return {
     recipe,
     chosen,
-    ...laid,
+    ...laidOut,
     problems,
     ready,
     available,

@@ -9,7 +9,7 @@ import { builtInSet } from '@/core/references/builtIn';
 import { countCells, countFacings, facingHabit } from '@/core/references/coverage';
 import { LIBRARY_ID } from '@/core/references/picture';
 import { loadSet } from '@/storage/pictures/pictures';
-import { factsOf, referencesOf } from '@/storage/references/referenceFacts';
+import { factsOf, referencesOf } from '@/storage/references/choices';
 import { useStored } from '@/storage/hooks/useStored';
 
 const HABIT_WINDOW = 40;

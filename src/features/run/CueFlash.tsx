@@ -36,6 +36,7 @@ const BUZZES: Partial<Record<CueKind, number[]>> = {
 /** Cues as they are seen, and felt where that is wanted. */
 export function CueFlash({ run, vibrate }: { run: Run; vibrate: boolean }) {
   const ref = useRef<HTMLDivElement>(null);
+  const latest = useRef<Animation>(undefined);
   useEffect(
     () =>
       run.onCue(({ kind }) => {
@@ -45,17 +46,23 @@ export function CueFlash({ run, vibrate }: { run: Run; vibrate: boolean }) {
           element.classList.remove(...EVERY_CLASS);
           element.classList.add(...className.split(' '));
           element.dataset['cue'] = kind;
+          // Seen no longer than it lasts: what is there and not seen is still put over the whole window.
+          element.hidden = false;
           // Without motion it is simply there and then not.
           const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
-          element.animate([{ opacity }, { opacity: 0 }], {
+          const flash = element.animate([{ opacity }, { opacity: 0 }], {
             duration: lastsMs,
             easing: still ? 'steps(1, end)' : 'ease-out',
           });
+          latest.current = flash;
+          flash.onfinish = () => {
+            if (latest.current === flash) element.hidden = true;
+          };
         }
         const buzz = BUZZES[kind];
         if (vibrate && buzz && typeof navigator.vibrate === 'function') navigator.vibrate(buzz);
       }),
     [run, vibrate],
   );
-  return <div ref={ref} aria-hidden className="pointer-events-none absolute inset-0 opacity-0" />;
+  return <div ref={ref} aria-hidden hidden className="pointer-events-none absolute inset-0 opacity-0" />;
 }

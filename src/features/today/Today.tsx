@@ -13,7 +13,7 @@ import { builtInSet, BUILT_IN_SETS } from '@/core/references/builtIn';
 import { BUILT_IN_SET_ID, LIBRARY_ID } from '@/core/references/picture';
 import { listSets } from '@/storage/pictures/pictures';
 import { storageProblem } from '@/storage/problems';
-import { referencesOf } from '@/storage/references/referenceFacts';
+import { referencesOf } from '@/storage/references/choices';
 import { seedOnFirstVisit } from '@/storage/seed';
 import { listSessions } from '@/storage/sessions/sessions';
 import { loadSetting, saveSetting } from '@/storage/settings';

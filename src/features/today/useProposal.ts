@@ -6,7 +6,7 @@ import type { Whose } from '@/core/journal/whose';
 import { proposePlan } from '@/core/practice/start/propose';
 import type { Plan } from '@/core/practice/plan/schema';
 import { countFacings, type ReferenceFacts } from '@/core/references/coverage';
-import { factsOf } from '@/storage/references/referenceFacts';
+import { factsOf } from '@/storage/references/choices';
 import { useStored } from '@/storage/hooks/useStored';
 
 /** How many of the last drawings tell a habit. */

@@ -1,4 +1,5 @@
 import type { Picture, PictureSet } from '@/core/references/picture';
+import { afterDoing, afterRedoing, afterUndoing, NO_STEPS, type Steps } from '@/core/undo';
 import { changePictures, loadSet, type PictureChange, saveSet } from './pictures';
 
 /** Something done to the library that can be undone and done again. */
@@ -9,32 +10,29 @@ export interface Done {
   redo: () => Promise<void>;
 }
 
-const DEPTH = 100;
-let past: readonly Done[] = [];
-let future: readonly Done[] = [];
-
-function moved(nextPast: readonly Done[], nextFuture: readonly Done[]): void {
-  past = nextPast.slice(-DEPTH);
-  future = nextFuture;
-}
+/** So many steps can be undone. */
+const MOST = 100;
+let steps: Steps<Done> = NO_STEPS;
 
 /** Something was done that can be undone. */
-export const remember = (done: Done): void => moved([...past, done], []);
+export function remember(done: Done): void {
+  steps = afterDoing(steps, done, MOST);
+}
 
 /** Undo the last thing done, in this tab. @returns What it was, or undefined when there is nothing. */
 export async function undoLast(): Promise<Done | undefined> {
-  const last = past.at(-1);
+  const last = steps.past.at(-1);
   if (!last) return undefined;
   await last.undo();
-  moved(past.slice(0, -1), [...future, last]);
+  steps = afterUndoing(steps);
   return last;
 }
 
 export async function redoLast(): Promise<Done | undefined> {
-  const next = future.at(-1);
+  const next = steps.future.at(-1);
   if (!next) return undefined;
   await next.redo();
-  moved([...past, next], future.slice(0, -1));
+  steps = afterRedoing(steps);
   return next;
 }
 

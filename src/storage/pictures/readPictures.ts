@@ -1,8 +1,7 @@
 import type { Body } from '@/core/body/body';
-import { limbDirections } from '@/core/body/limbs';
-import { READ_BY, readBody } from '@/core/body/readBody';
-import { type GrayPicture, readLight } from '@/core/body/readLight';
-import type { FactValues } from '@/core/references/facts';
+import { needsReading, readingOf } from '@/core/body/pictureReading';
+import { READ_BY } from '@/core/body/readBody';
+import type { GrayPicture } from '@/core/body/readLight';
 import type { Picture } from '@/core/references/picture';
 import { grayOf } from '@/core/references/tone';
 import { type Client, startLandmarksWorker } from '@/workers/clients';
@@ -15,35 +14,6 @@ import { pictureImage } from './pictureImage';
 
 /** One tab reads at a time; another waits until it may go on. */
 const LOCK = 'fox-minute-reading';
-
-/** How often light was right when measured; see docs/picture-facts.md. */
-const LIGHT_SURE = { light: 0.84, lightFrom: 0.8 };
-
-/**
- * A picture's fields from what was found in it. Its tone stays; what the learner said is not touched.
- * @param gray Its lightness, for reading the light on the body; missing where it cannot be had.
- */
-function readingOf(
-  { found, sure, measures, widthPx, heightPx }: Picture,
-  { body, people }: FoundBodies,
-  gray: GrayPicture | undefined,
-): Partial<Picture> {
-  const tone: FactValues = found.tone === undefined ? {} : { tone: found.tone };
-  const toneSure = { tone: sure.tone ?? 0 };
-  if (!body) return { found: tone, sure: toneSure, readBy: READ_BY };
-  const { facts, sure: factSure } = readBody(body, people);
-  const light = gray && readLight(gray, body.points);
-  return {
-    found: { ...tone, ...facts, ...(light && { light: light.light, lightFrom: light.lightFrom }) },
-    sure: { ...toneSure, ...factSure, ...(light && LIGHT_SURE) },
-    measures: {
-      mean: measures?.mean ?? 0,
-      spread: measures?.spread ?? 0,
-      limbs: limbDirections(body.points, widthPx / heightPx),
-    },
-    readBy: READ_BY,
-  };
-}
 
 /** Lightness of a picture's thumbnail. */
 async function grayThumbnail(pictureId: string): Promise<GrayPicture | undefined> {
@@ -75,9 +45,6 @@ async function keepReading(id: string, result: FoundBodies): Promise<void> {
   announceRecords('pictures', [id]);
   announceRecords('bodies', [id]);
 }
-
-export const needsReading = ({ readBy, binnedAtMs, inFolder }: Picture): boolean =>
-  readBy < READ_BY && binnedAtMs === null && inFolder?.gone !== true;
 
 /** The next few to read, the newest last, so that the store is not gone through for every one. */
 async function linedUp(skip: ReadonlySet<string>): Promise<Picture[]> {

@@ -1,6 +1,5 @@
 import { type Appearance, appearanceKey } from '@/core/figure/picture/appearance';
-import { catalogued, type CatalogueEntry, factsAtHand } from '@/core/figure/catalogue/catalogue';
-import type { ReferenceFacts } from '@/core/references/coverage';
+import { catalogued, type CatalogueEntry, knownFacts } from '@/core/figure/catalogue/catalogue';
 import { parsePictureReference, type PictureBox } from '@/core/references/picture';
 import { pictureImage } from '@/storage/pictures/pictureImage';
 import { loadPicture } from '@/storage/pictures/pictures';
@@ -9,17 +8,6 @@ import { loadRender, saveRender } from './renders';
 export const smallPictureUrl = ({ file }: CatalogueEntry, covered: boolean): string =>
   `/figures/${covered ? 'covered' : 'small'}/${file}.webp`;
 const fullPictureUrl = ({ file }: CatalogueEntry): string => `/figures/${file}.webp`;
-
-const chance = /^figure\/chance\.(\d+)(~m)?\//;
-
-/** Facts of a built-in figure that need no computing; undefined for pictures. */
-export function knownFacts(referenceId: string): (Partial<ReferenceFacts> & { name: string }) | undefined {
-  const known = factsAtHand(referenceId);
-  if (known) return known;
-  const seed = chance.exec(referenceId)?.[1];
-  if (seed !== undefined) return { name: `Chance pose ${seed}` };
-  return referenceId.startsWith('figure/joints.') ? { name: 'Pose from motion' } : undefined;
-}
 
 /** What a reference is called: a figure's name or a picture's file name. */
 export async function referenceName(referenceId: string): Promise<string> {

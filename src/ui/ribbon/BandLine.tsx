@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useId, useRef } from 'react';
 import { brushBand, brushStroke } from '../brush';
-import type { LaidBlock, positionAt } from './layout';
+import type { PlacedBlock, positionAt } from './layout';
 import { FAMILY_COLOR, isNotch, RibbonPatterns } from './patterns';
 
 export interface Look {
@@ -21,7 +21,7 @@ export const headIn = (head: Head, line: number, width: number): number =>
   head.line === line ? head.x : head.line > line ? width : 0;
 
 interface BandLineProps {
-  line: readonly LaidBlock[];
+  line: readonly PlacedBlock[];
   look: Look;
   above: number;
   width: number;
@@ -55,7 +55,7 @@ export function BandLine({ line, look, above, width, headX, showHead, follow, tr
     });
   }, [follows, width]);
   const bands = line.map((b) => (
-    <Band key={`${b.index}:${b.x}`} laid={b} y={above} look={look} patternId={id} trueMarks={trueMarks} />
+    <Band key={`${b.index}:${b.x}`} placed={b} y={above} look={look} patternId={id} trueMarks={trueMarks} />
   ));
   const height = above + look.band + 12;
   const svg = { 'aria-hidden': true, width, height };
@@ -120,14 +120,14 @@ const shownUpTo = (x: number, width: number): { window: string; picture: string 
 });
 
 interface BandProps {
-  laid: LaidBlock;
+  placed: PlacedBlock;
   y: number;
   look: Look;
   patternId: string;
   trueMarks: boolean;
 }
-function Band({ laid, y, look, patternId, trueMarks }: BandProps) {
-  const { block, index, cells } = laid;
+function Band({ placed, y, look, patternId, trueMarks }: BandProps) {
+  const { block, index, cells } = placed;
   const notch = isNotch(block.family);
   const height = notch ? Math.max(5, Math.round(look.band * NOTCH_SHARE)) : look.band;
   const top = y + look.band - height;
@@ -138,9 +138,9 @@ function Band({ laid, y, look, patternId, trueMarks }: BandProps) {
     <g>
       <path
         d={brushBand({
-          x: laid.x,
+          x: placed.x,
           y: top,
-          width: laid.width,
+          width: placed.width,
           height,
           seed: index + 3,
           edge: look.edge,

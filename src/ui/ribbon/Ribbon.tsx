@@ -2,7 +2,7 @@
 import { type ReactNode, useMemo } from 'react';
 import type { RibbonBlock } from '@/core/practice/time/ribbon';
 import { useWidth } from '../useWidth';
-import { type LaidBlock, type LaidCell, layOutLine, layOutWrapped, positionAt } from './layout';
+import { type PlacedBlock, type PlacedCell, layOutLine, layOutWrapped, positionAt } from './layout';
 import { BandLine, headIn, type Look } from './BandLine';
 
 /** The same ribbon at four sizes. */
@@ -28,11 +28,11 @@ export interface RibbonProps {
   /** Lay out at a given scale instead of filling the width. */
   pxPerMs?: number;
   /** Stands on a cell, within its width. */
-  standing?: (cell: LaidCell, index: number) => ReactNode;
+  standing?: (cell: PlacedCell, index: number) => ReactNode;
   /** Clock times under the blocks in place of their measure. */
   times?: (ms: number) => string;
   /** What can be done with a line of it, laid over it; the drawing itself is then not read out. */
-  overlay?: (line: readonly LaidBlock[], place: RibbonPlace) => ReactNode;
+  overlay?: (line: readonly PlacedBlock[], place: RibbonPlace) => ReactNode;
   /** Several lines where there is little width; on by default for `plan`. */
   wrap?: boolean;
 }
@@ -131,7 +131,7 @@ export function Ribbon(props: RibbonProps) {
 }
 
 interface LabelsProps {
-  line: readonly LaidBlock[];
+  line: readonly PlacedBlock[];
   top: number;
   width: number;
   times: ((ms: number) => string) | undefined;

@@ -1,22 +1,22 @@
 import type { RibbonBlock, RibbonCell } from '@/core/practice/time/ribbon';
 
-export interface LaidCell {
+export interface PlacedCell {
   cell: RibbonCell;
   x: number;
   width: number;
   /** What its time alone would be wide; less than width where the floor made it grabbable. */
   trueWidth: number;
 }
-export interface LaidBlock {
+export interface PlacedBlock {
   block: RibbonBlock;
   /** Index among the blocks given. */
   index: number;
   x: number;
   width: number;
-  cells: LaidCell[];
+  cells: PlacedCell[];
 }
 interface RibbonLine {
-  blocks: LaidBlock[];
+  blocks: PlacedBlock[];
 }
 export interface RibbonLayout {
   lines: RibbonLine[];
@@ -60,9 +60,9 @@ export function layOutLine(blocks: readonly RibbonBlock[], measure: RibbonMeasur
   const found = scale === undefined ? findScale(blocks, measure) : { pxPerMs: scale, floorPx: measure.floorPx };
   const { pxPerMs, floorPx } = found;
   let x = 0;
-  const laid = blocks.map((block, index): LaidBlock => {
+  const placed = blocks.map((block, index): PlacedBlock => {
     const start = x;
-    const cells = block.cells.map((cell): LaidCell => {
+    const cells = block.cells.map((cell): PlacedCell => {
       const trueWidth = cell.lengthMs * pxPerMs;
       const width = Math.max(floorPx, trueWidth);
       x += width;
@@ -72,7 +72,7 @@ export function layOutLine(blocks: readonly RibbonBlock[], measure: RibbonMeasur
     x += measure.gapPx;
     return { block, index, x: start, width, cells };
   });
-  return { lines: [{ blocks: laid }], pxPerMs };
+  return { lines: [{ blocks: placed }], pxPerMs };
 }
 
 const LINE_MINUTES = [1, 2, 3, 5, 7.5, 10, 15, 20, 30, 45, 60];
@@ -95,21 +95,21 @@ function wrapAt(
   const lines: RibbonLine[] = [{ blocks: [] }];
   let x = 0;
   blocks.forEach((block, index) => {
-    let laid: LaidBlock | undefined;
+    let placed: PlacedBlock | undefined;
     for (const cell of block.cells) {
       const trueWidth = Math.min(widthPx, cell.lengthMs * pxPerMs);
       const width = Math.max(floorPx, trueWidth);
       if (x > 0 && x + width > widthPx + 0.5) {
         lines.push({ blocks: [] });
         x = 0;
-        laid = undefined;
+        placed = undefined;
       }
-      if (!laid) {
-        laid = { block, index, x, width: 0, cells: [] };
-        lines[lines.length - 1].blocks.push(laid);
+      if (!placed) {
+        placed = { block, index, x, width: 0, cells: [] };
+        lines[lines.length - 1].blocks.push(placed);
       }
-      laid.cells.push({ cell, x, width, trueWidth });
-      laid.width += width;
+      placed.cells.push({ cell, x, width, trueWidth });
+      placed.width += width;
       x += width;
     }
     x += gapPx;

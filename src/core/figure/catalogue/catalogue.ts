@@ -65,16 +65,21 @@ export const CATALOGUE: readonly CatalogueEntry[] = views.map(
 const byId = new Map(CATALOGUE.map((entry) => [entry.id, entry]));
 export const catalogued = (referenceId: string): CatalogueEntry | undefined => byId.get(referenceId);
 
-/** Name, family and view of any view of an authored pose, mirrored or not; undefined for other poses and for pictures. */
-export function factsAtHand(
-  referenceId: string,
-): (Pick<CatalogueEntry, 'name' | 'family' | 'viewName' | 'facing'> & { difficulty?: number }) | undefined {
+/** What is known of a figure without computing anything. */
+export type KnownFacts = Pick<CatalogueEntry, 'name'> &
+  Partial<Pick<CatalogueEntry, 'family' | 'viewName' | 'facing' | 'difficulty'>>;
+
+/** Name, family and view of any view of an authored pose, mirrored or not; the name alone of other poses; undefined for pictures. */
+export function knownFacts(referenceId: string): KnownFacts | undefined {
   const entry = byId.get(referenceId);
   if (entry) return entry;
   const [kind, poseId, , azimuth] = referenceId.split('/');
   if (kind !== 'figure' || poseId === undefined) return undefined;
   const mirrored = poseId.endsWith('~m');
   const slug = mirrored ? poseId.slice(0, -2) : poseId;
+  const seed = /^chance\.(\d+)$/.exec(slug)?.[1];
+  if (seed !== undefined) return { name: `Chance pose ${seed}` };
+  if (slug.startsWith('joints.')) return { name: 'Pose from motion' };
   if (!Object.hasOwn(poses, slug)) return undefined;
   const [name, family, heading] = poses[slug];
   return { name, family, ...describeHeading(mirrored ? -heading : heading, Number(azimuth)) };

@@ -1,5 +1,6 @@
 import type { Build } from '../skeleton/builds';
 import { marginsFor, sceneOf, shadowTest } from '../picture/draft';
+import { type EyeLevel, eyeLevelOf } from '../picture/eyeLevel';
 import type { Figure } from '../figure';
 import { type KeyLight, towardLight } from '../picture/light';
 import type { Pose } from '../skeleton/pose';
@@ -51,7 +52,7 @@ export interface AnswerKey {
   alignments: Alignment[];
   viewName: ViewName;
   facing: Facing;
-  eyeLevel: 'from below' | 'at eye level' | 'from above';
+  eyeLevel: EyeLevel;
   envelope: Point[];
   /** Width over height of the figure in the picture. */
   aspect: number;
@@ -203,7 +204,7 @@ export function answerKey(
     marks,
     alignments: alignments(marks, bottom - top),
     ...describeView(rig, view),
-    eyeLevel: eyeLevelOf(view),
+    eyeLevel: eyeLevelOf(view.elevationDeg),
     envelope: rings.envelope.map(([x, y]): Point => [x * up, y * up]),
     aspect: (Math.max(...xs) - Math.min(...xs)) / (bottom - top),
     outline,
@@ -227,10 +228,6 @@ export function answerKey(
       polygon.map((ring) => ring.map(([x, y]): Point => [x * up, y * up])),
     ),
   };
-}
-
-function eyeLevelOf({ elevationDeg }: View): AnswerKey['eyeLevel'] {
-  return elevationDeg > 22 ? 'from above' : elevationDeg < -3 ? 'from below' : 'at eye level';
 }
 
 /** Whether a point on the skin, a little in front of the surface mesh at most, is what one sees there. */

@@ -168,7 +168,7 @@ function reason({ blocks, rusty, eased, gentle, history, habit, favorFacing, eas
   }
   if (clauses.length === 0)
     clauses.push(`short to long, and what ${of ? `${of} has` : 'you have'} drawn least: ${listPhrases(names)}`);
-  if (easyMemory) clauses.push('something easy to draw from memory, since that is still new to you');
+  if (easyMemory) clauses.push('something easy to draw from memory, to begin with');
   const sentence = clauses.join('; ');
   return `${sentence[0].toUpperCase()}${sentence.slice(1)}.`;
 }

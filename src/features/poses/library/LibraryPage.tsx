@@ -8,7 +8,7 @@ import { LATER_ID, LIBRARY_ID, type PictureSet, SET_CAP } from '@/core/reference
 import { counted, listWords } from '@/core/words';
 import { alterSet } from '@/storage/pictures/history';
 import { storageProblem } from '@/storage/problems';
-import { needsReading } from '@/storage/pictures/readPictures';
+import { needsReading } from '@/core/body/pictureReading';
 import { Notice } from '@/ui/Notice';
 import { FigureGrid } from '../FigureCell';
 import { PickFor, type PickTarget } from '../pick/PickFor';

@@ -6,7 +6,7 @@ import { LATER_ID, LIBRARY_ID, type Picture, type PictureSet } from '@/core/refe
 import { EVERYTHING, isEverything, type Query, querySchema } from '@/core/references/query';
 import { useLibrary } from '@/storage/pictures/library';
 import { inSetOrder } from '@/storage/pictures/pictures';
-import { drawnByPicture } from '@/storage/references/referenceFacts';
+import { drawnByPicture } from '@/core/references/drawnByPicture';
 import { listOwnSessions } from '@/storage/sessions/sessions';
 import { useKeeping } from '@/storage/hooks/useKeeping';
 import { loadSetting } from '@/storage/settings';

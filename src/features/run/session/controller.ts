@@ -192,6 +192,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
         ),
         atMs: nowMs,
       };
+    if (coming.cues.length === 0) cues.nothingComes();
     for (const cue of coming.cues) {
       if (cue.atMs - nowMs > LOOK_AHEAD_MS) continue;
       cues.arrange(cue.key, cue.kind, cue.calm, cue.atMs - nowMs);
@@ -208,7 +209,8 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
       push({ type: 'hold', atMs: lastSeenMs, reason: 'asleep' });
     const nowMs = clock.nowMs();
     // On hold nothing rings and nothing ends.
-    if (!held) ringCues(state(), nowMs);
+    if (held) cues.nothingComes();
+    else ringCues(state(), nowMs);
     // A hold is in the log: it needs no sign of life.
     if (!held && nowMs - lastHeartbeatMs >= HEARTBEAT_MS) {
       lastHeartbeatMs = nowMs;

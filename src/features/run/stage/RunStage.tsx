@@ -6,7 +6,7 @@ import type { Exercise } from '@/core/practice/exercises/exercise';
 import type { PathPoint } from '@/core/seeing/edgePace';
 import { held, pictureAt, placeIn, type Rect, roomOn, type Turned, WIDE_PX, zoomedAt } from '@/core/seeing/place';
 import { parsePictureReference } from '@/core/references/picture';
-import { knownFacts } from '@/storage/references/references';
+import { knownFacts } from '@/core/figure/catalogue/catalogue';
 import type { LayerId } from '@/ui/answerKey/layers';
 import { ValueFilters, valuesFilter } from '@/ui/ValueFilters';
 import { type Aids, allowedAids, filterOfAids, withView } from './aids';

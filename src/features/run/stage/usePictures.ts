@@ -12,6 +12,8 @@ export type ReadyPicture = { kind: 'ready'; bitmap: ImageBitmap } | { kind: 'mis
 
 /** How many pictures are kept decoded: the one shown and the three coming. */
 const KEEP = 4;
+/** Of them, shown now or next: these are not kept waiting for the machine's sake. */
+const DUE = 2;
 
 /**
  * Pictures of the references given, decoded in a worker at screen size before they are due.
@@ -20,6 +22,7 @@ const KEEP = 4;
 export function usePictures(wanted: readonly string[]): ReadonlyMap<string, ReadyPicture> {
   const [ready, setReady] = useState<ReadonlyMap<string, ReadyPicture>>(new Map());
   const known = useRef(new Set<string>());
+  const due = useRef<readonly string[]>([]);
   const pictures = useRef<Client<PictureApi>>(undefined);
   const figures = useRef<FigureQueue>(undefined);
   useEffect(
@@ -29,6 +32,7 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
       pictures.current = undefined;
       figures.current = undefined;
       known.current.clear();
+      due.current = [];
     },
     [],
   );
@@ -53,7 +57,9 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
     };
     // A view that is not there yet is shown rough at once and replaced when it is done.
     const render = async (id: string): Promise<Blob> => {
-      figures.current ??= figureQueue((wantedId) => known.current.has(wantedId));
+      figures.current ??= figureQueue((wantedId) =>
+        due.current.includes(wantedId) ? 'due' : known.current.has(wantedId) ? 'later' : 'no',
+      );
       show(id, await decode(id, await figures.current.draft(id, appearance)));
       return figures.current.finish(id, appearance);
     };
@@ -61,6 +67,7 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
       const image = await loadReferenceImage(id, appearance, render);
       return image ? decode(id, image) : { kind: 'missing' };
     };
+    due.current = ids.slice(0, DUE);
     for (const id of known.current) if (!ids.includes(id)) known.current.delete(id);
     for (const id of ids) {
       if (known.current.has(id)) continue;

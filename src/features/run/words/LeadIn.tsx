@@ -7,7 +7,7 @@ import { measuringLocked } from '@/core/practice/rules/measuring';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { referenceOf } from '@/core/practice/rules/showsReference';
 import { turnsSheet } from '@/core/practice/rules/turnsSheet';
-import { knownFacts } from '@/storage/references/references';
+import { knownFacts } from '@/core/figure/catalogue/catalogue';
 import { adjustableSegment } from '@/features/run/session/controller';
 import { GapQuestions } from './GapQuestions';
 import { MarkKinds } from './MarkKinds';

@@ -1,6 +1,7 @@
 'use client';
 import { useStored } from '@/storage/hooks/useStored';
-import { knownFacts, referenceName } from '@/storage/references/references';
+import { knownFacts } from '@/core/figure/catalogue/catalogue';
+import { referenceName } from '@/storage/references/references';
 
 /** What a reference is called; empty until that is known. */
 export function useReferenceName(referenceId: string | null): string {
