@@ -1,5 +1,5 @@
 'use client';
-import { type CSSProperties, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { seededRandom } from '@/core/random';
 import { brushStroke } from './brush';
 import { burntPx, EDGE_INSET, edgePoint, edgeStrips } from './edge';
@@ -57,16 +57,10 @@ function roughBand(w: number, h: number): string {
   return ring(BAND / 2) + ring(-BAND / 2);
 }
 
-/** The path itself, a line for each side: as one frame it would be put over the whole window whenever the edge moves. */
-const hairlines = (w: number, h: number): readonly CSSProperties[] => {
-  const [left, top, width, height] = [EDGE_INSET, EDGE_INSET, w - 2 * EDGE_INSET, h - 2 * EDGE_INSET];
-  return [
-    { left, top, width, height: 1 },
-    { left, top: top + height - 1, width, height: 1 },
-    { left, top: top + 1, width: 1, height: height - 2 },
-    { left: left + width - 1, top: top + 1, width: 1, height: height - 2 },
-  ];
-};
+/** The path that the clock burns along. Put under the pictures: over them it would be put over the whole window whenever the edge moves. */
+export const EdgePath = () => (
+  <div className="pointer-events-none absolute border border-ink/38" style={{ inset: EDGE_INSET }} aria-hidden />
+);
 
 /** The time left, burning along the border of the picture: seen from the corner of the eye without leaving the pose. */
 export function EdgeClock({ follow, tone, urgent, ticks = [], hidden = false }: EdgeClockProps) {
@@ -117,7 +111,6 @@ export function EdgeClock({ follow, tone, urgent, ticks = [], hidden = false }: 
 
   return (
     <div ref={frame} className={`pointer-events-none absolute inset-0 ${hidden ? 'invisible' : ''}`} aria-hidden>
-      {shapes && hairlines(w, h).map((line, i) => <div key={i} className="absolute bg-ink/38" style={line} />)}
       {shapes?.strips.map(({ x, y, width, height, fromShare, toShare }) => (
         <div
           key={fromShare}

@@ -1,7 +1,7 @@
 import { piecesOf } from '../pieces';
 
 /** Takes bytes in, piece by piece, and says their SHA-256. */
-export interface Digest {
+interface Digest {
   update: (bytes: Uint8Array) => void;
   /** In hexadecimal; nothing can be added after it. */
   hex: () => string;

@@ -8,7 +8,7 @@ import { isDrawing } from '@/core/practice/rules/showsReference';
 import { zoomForHeight } from '@/core/seeing/place';
 import { MAX_ZOOM, MIN_ZOOM, WHOLE } from '@/core/journal/viewing';
 import type { Room } from '@/storage/sessions/room';
-import { EdgeClock } from '@/ui/EdgeClock';
+import { EdgeClock, EdgePath } from '@/ui/EdgeClock';
 import { Notice } from '@/ui/Notice';
 import { cueVolume, soundIsOn, unlockSound } from '@/ui/sound/cuePlayer';
 import { type Aids, drawsFromNothing, NO_AIDS, pressAid } from './stage/aids';
@@ -215,6 +215,7 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
       >
         <h1 className="sr-only">Session running</h1>
         <div className="relative min-h-0 flex-1">
+          {!(clockAway && !resting) && <EdgePath />}
           <RunStage
             pictures={pictures}
             shownId={shownId}

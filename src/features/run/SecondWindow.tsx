@@ -6,7 +6,7 @@ import { isDrawing } from '@/core/practice/rules/showsReference';
 import { PLAIN_ROOM, useRoom } from '@/storage/sessions/room';
 import { runningSession } from '@/storage/sessions/sessions';
 import { useStored } from '@/storage/hooks/useStored';
-import { EdgeClock } from '@/ui/EdgeClock';
+import { EdgeClock, EdgePath } from '@/ui/EdgeClock';
 import { useNow } from '@/ui/useNow';
 import { NO_AIDS } from './stage/aids';
 import type { Run } from './session/controller';
@@ -81,6 +81,7 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
     <RunContext value={run}>
       <main className="easel fixed inset-0 overflow-hidden bg-plate">
         <h1 className="sr-only">Second window of the session</h1>
+        <EdgePath />
         {!alone && (
           <RunStage
             pictures={pictures}
