@@ -97,6 +97,8 @@ export function EdgeClock({ follow, tone, urgent, ticks = [], hidden = false }: 
         const px = burntPx(strip, spent);
         if (shifted[i] === px) return;
         shifted[i] = px;
+        // Only what burns is a layer of its own: what stands is painted with the page.
+        strips[i].classList.toggle('burning', spent > strip.fromShare && spent < strip.toShare);
         // The window moves on and its picture stays where it is: nothing is painted anew.
         const [dx, dy] = [strip.along[0] * px, strip.along[1] * px];
         strips[i].style.transform = `translate(${dx}px, ${dy}px)`;
@@ -115,10 +117,10 @@ export function EdgeClock({ follow, tone, urgent, ticks = [], hidden = false }: 
         <div
           key={fromShare}
           data-strip
-          className="absolute overflow-hidden will-change-transform"
+          className="absolute overflow-hidden [&.burning]:will-change-transform [&.burning>svg]:will-change-transform"
           style={{ left: x, top: y, width, height }}
         >
-          <svg viewBox={`${x} ${y} ${width} ${height}`} width={width} height={height} className="will-change-transform">
+          <svg viewBox={`${x} ${y} ${width} ${height}`} width={width} height={height}>
             <path d={shapes.band} fillRule="evenodd" />
             {ticks
               .filter((share) => share > fromShare && share <= toShare)
