@@ -121,25 +121,36 @@ async function run(base, poses, task) {
 
 /** Cores used by a minute's pose, with the clock put away, on hold, and while the pictures of a long session are made ready. */
 export async function quietRows(base) {
-  const [drawing, away, held] = await run(
-    base,
-    FIGURES.map((id) => pose(id, 60_000)),
-    async (page, pid) => {
-      // On hold until everything is ready, then from the beginning.
-      await page.keyboard.press(' ');
-      await settled(pid);
-      const from = async (...keys) => {
-        for (const key of keys) await page.keyboard.press(key);
-        await sleep(1500);
-        return coresUsed(pid);
-      };
-      const seen = await from(' ', 'r');
-      await page.getByRole('timer').waitFor();
-      return [seen, await from('c', 'c', 'r'), await from(' ')];
-    },
-  );
-  const still = await emptyPage(base, 0);
-  const moving = await emptyPage(base, STEPS_PER_S);
+  // Twice each, and the least of them: whatever else this machine does only ever adds to it.
+  const rounds = [];
+  for (let round = 0; round < 2; round++) {
+    const [drawing, away, held] = await run(
+      base,
+      FIGURES.map((id) => pose(id, 60_000)),
+      async (page, pid) => {
+        // On hold until everything is ready, then from the beginning.
+        await page.keyboard.press(' ');
+        await settled(pid);
+        const from = async (...keys) => {
+          for (const key of keys) await page.keyboard.press(key);
+          await sleep(1500);
+          return coresUsed(pid);
+        };
+        const seen = await from(' ', 'r');
+        await page.getByRole('timer').waitFor();
+        return [seen, await from('c', 'c', 'r'), await from(' ')];
+      },
+    );
+    rounds.push({
+      drawing,
+      away,
+      held,
+      still: await emptyPage(base, 0),
+      moving: await emptyPage(base, STEPS_PER_S),
+    });
+  }
+  const least = (name) => Math.min(...rounds.map((round) => round[name]));
+  const [drawing, away, held, still, moving] = ['drawing', 'away', 'held', 'still', 'moving'].map(least);
   const many = Array.from({ length: 40 }, (_, i) =>
     pose(`figure/archer-lunging/muscular/${i * 4 - 80}/${i % 9}/26`, 60_000),
   );

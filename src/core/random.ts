@@ -1,6 +1,7 @@
 /** A repeatable stream of numbers in [0, 1): mulberry32 (Tommy Ettinger, public domain). */
 export type Random = () => number;
 
+/** Numbers from 0 up to, but not, 1: the same seed gives the same ones (mulberry32). */
 export function seededRandom(seed: number): Random {
   let state = seed | 0;
   return () => {

@@ -32,4 +32,5 @@ export const SETTINGS = {
   mended: asJson,
 } as const;
 export type Settings = { [K in keyof typeof SETTINGS]: z.infer<(typeof SETTINGS)[K]> };
+/** Whether there is a setting of this name. */
 export const isSettingName = (name: string): name is keyof Settings => Object.hasOwn(SETTINGS, name);

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { type CSSProperties, useEffect, useMemo, useRef, useState } from 'react';
 import { seededRandom } from '@/core/random';
 import { brushStroke } from './brush';
 import { burntPx, EDGE_INSET, edgePoint, edgeStrips } from './edge';
@@ -57,10 +57,20 @@ function roughBand(w: number, h: number): string {
   return ring(BAND / 2) + ring(-BAND / 2);
 }
 
-/** The path that the clock burns along. Put under the pictures: over them it would be put over the whole window whenever the edge moves. */
-export const EdgePath = () => (
-  <div className="pointer-events-none absolute border border-ink/38" style={{ inset: EDGE_INSET }} aria-hidden />
-);
+const SIDES: readonly CSSProperties[] = [
+  { left: EDGE_INSET, right: EDGE_INSET, top: EDGE_INSET, height: 1 },
+  { left: EDGE_INSET, right: EDGE_INSET, bottom: EDGE_INSET, height: 1 },
+  { left: EDGE_INSET, top: EDGE_INSET, bottom: EDGE_INSET, width: 1 },
+  { right: EDGE_INSET, top: EDGE_INSET, bottom: EDGE_INSET, width: 1 },
+];
+/**
+ * The path that the clock burns along. Four thin layers under the pictures: painted with the ground it would make of all of the ground a
+ * picture, which is put together anew whenever the edge moves; as it is, the ground stays one color.
+ */
+export const EdgePath = () =>
+  SIDES.map((side, i) => (
+    <div key={i} className="pointer-events-none absolute bg-ink/38 will-change-transform" style={side} aria-hidden />
+  ));
 
 /** The time left, burning along the border of the picture: seen from the corner of the eye without leaving the pose. */
 export function EdgeClock({ follow, tone, urgent, ticks = [], hidden = false }: EdgeClockProps) {
@@ -97,8 +107,6 @@ export function EdgeClock({ follow, tone, urgent, ticks = [], hidden = false }: 
         const px = burntPx(strip, spent);
         if (shifted[i] === px) return;
         shifted[i] = px;
-        // Only what burns is a layer of its own: what stands is painted with the page.
-        strips[i].classList.toggle('burning', spent > strip.fromShare && spent < strip.toShare);
         // The window moves on and its picture stays where it is: nothing is painted anew.
         const [dx, dy] = [strip.along[0] * px, strip.along[1] * px];
         strips[i].style.transform = `translate(${dx}px, ${dy}px)`;
@@ -117,10 +125,10 @@ export function EdgeClock({ follow, tone, urgent, ticks = [], hidden = false }: 
         <div
           key={fromShare}
           data-strip
-          className="absolute overflow-hidden [&.burning]:will-change-transform [&.burning>svg]:will-change-transform"
+          className="absolute overflow-hidden will-change-transform"
           style={{ left: x, top: y, width, height }}
         >
-          <svg viewBox={`${x} ${y} ${width} ${height}`} width={width} height={height}>
+          <svg viewBox={`${x} ${y} ${width} ${height}`} width={width} height={height} className="will-change-transform">
             <path d={shapes.band} fillRule="evenodd" />
             {ticks
               .filter((share) => share > fromShare && share <= toShare)

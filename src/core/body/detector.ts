@@ -29,6 +29,7 @@ const anchors: readonly (readonly [number, number])[] = LAYERS.flatMap(([stride,
 });
 export const ANCHORS = anchors.length;
 
+/** The logistic function, with its argument held within ±100 against overflow. */
 export const sigmoid = (v: number): number => 1 / (1 + Math.exp(-Math.max(-100, Math.min(100, v))));
 
 /** The square around a body: through its middle, out to a point on the circle around it. */

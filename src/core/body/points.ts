@@ -64,4 +64,5 @@ export interface BodyPoint {
   z: number;
 }
 
+/** A point of a body by its name. */
 export const pointOf = (points: readonly BodyPoint[], name: PointName): BodyPoint => points[POINT_NAMES.indexOf(name)];

@@ -45,6 +45,7 @@ const SUM_OF: Record<SegmentKind, Sum> = {
   lookBack: 'lookingMs',
 };
 
+/** Time that counts of a visit, ms: without holds and waiting. */
 export const visitSpentMs = (visit: Visit): number => visit.endMs - visit.startMs - visit.heldMs - visit.waitedMs;
 
 /** Account for a session up to a moment (its end, when it has ended before). */

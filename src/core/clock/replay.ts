@@ -41,6 +41,7 @@ export interface Replay {
   others: ReadonlySet<string>;
 }
 
+/** The visit that goes on. */
 export const current = (r: Replay): Visit => r.visits[r.visits.length - 1];
 export const spentMs = (visit: Visit, atMs: number): number => atMs - visit.startMs - visit.heldMs;
 
@@ -279,6 +280,7 @@ function beginHold(r: Replay, reason: HoldReason, atMs: number): void {
   Object.assign(r, { phase: 'held', holdBeganMs: atMs, heldSinceMs: atMs, heldBeforeMs: current(r).heldMs });
 }
 
+/** The hold that goes on ends; where none does, nothing happens. */
 export function endHold(r: Replay, atMs: number): void {
   const hold = r.holds.at(-1);
   if (r.phase === 'held' && hold) hold.toMs = atMs;

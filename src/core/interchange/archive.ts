@@ -93,6 +93,7 @@ export async function writeArchive(
 
 export type ArchiveProblem = 'not a zip' | 'not ours' | 'unsafe' | 'too large' | 'newer' | 'damaged';
 
+/** Why an archive cannot be read; its message is for the learner. */
 export class ArchiveError extends Error {
   override name = 'ArchiveError';
   constructor(readonly problem: ArchiveProblem) {

@@ -9,6 +9,7 @@ interface Digest {
 /** Begins a checksum; passed in, since platforms differ in where it is found. One is ended before the next begins. */
 export type NewDigest = () => Digest;
 
+/** The checksum of bytes that are at hand. */
 export function digestOf(bytes: Uint8Array, newDigest: NewDigest): string {
   const digest = newDigest();
   digest.update(bytes);

@@ -31,6 +31,7 @@ function isKnown(reference: string): boolean {
   return /^chance\.\d{1,9}(~m)?$/.test(figure.poseId) || parseFigureReference(reference) !== undefined;
 }
 
+/** A file of poses to be given away. */
 export const poseSetJson = (name: string, figures: readonly object[]): string =>
   JSON.stringify({ format: POSE_SET_FORMAT, version: 1, name, figures }, undefined, 1);
 

@@ -43,6 +43,7 @@ export interface Records {
   viewings: Viewing[];
   settings: Record<string, string | number | boolean>;
 }
+/** An archive’s records with nothing in them. */
 export const noRecords = (): Records => ({
   sessions: [],
   pages: [],

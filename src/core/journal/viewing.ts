@@ -25,6 +25,7 @@ export type Viewing = z.infer<typeof viewingSchema>;
 /** The picture whole, in the middle of its place. */
 export const WHOLE = { zoom: 1, panX: 0, panY: 0 } as const;
 
+/** How a picture is seen that was never looked at closely: whole, upright, in color. */
 export const freshViewing = (id: string): Viewing => ({ id, ...WHOLE, starts: [] });
 
 const MOST_STARTS = 12;

@@ -24,4 +24,5 @@ export const BUILT_IN_SETS: readonly BuiltInSet[] = [
   })),
 ];
 
+/** A set that ships, by its id; undefined for sets of the learner’s own. */
 export const builtInSet = (id: string): BuiltInSet | undefined => BUILT_IN_SETS.find((set) => set.id === id);

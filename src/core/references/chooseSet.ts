@@ -12,6 +12,7 @@ export interface Candidate {
   mirrored: boolean;
 }
 
+/** A reference as it is. */
 export const plainly = (facts: ReferenceFacts): Candidate => ({ facts, source: facts.id, mirrored: false });
 /** A reference as a mirror shows it. */
 export const inMirror = (facts: ReferenceFacts): Candidate => ({

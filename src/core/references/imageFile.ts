@@ -35,6 +35,7 @@ const NOTE_WORDS: Record<ImageNote, string> = {
   'other ending': 'is of another kind than its name says and was read as what it is',
   converted: 'was converted, since browsers do not show its kind or keep the place it was taken at in it',
 };
+/** What was done to a file when it was taken in, as a sentence. */
 export const noteSentence = (name: string, notes: readonly ImageNote[]): string =>
   `“${shortName(name)}” ${listWords(notes.map((note) => NOTE_WORDS[note]))}.`;
 

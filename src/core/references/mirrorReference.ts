@@ -16,5 +16,6 @@ export function mirroredReference(id: string): string {
   });
 }
 
+/** The facing that a mirror shows: left and right change places, the others stay. */
 export const mirroredFacing = (facing: ReferenceFacts['facing']): ReferenceFacts['facing'] =>
   facing === 'left' ? 'right' : facing === 'right' ? 'left' : facing;

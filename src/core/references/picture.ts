@@ -143,6 +143,7 @@ export const LIBRARY_ID = 'library';
 export const LATER_ID = 'later';
 
 const MIRRORED = '~m';
+/** How a picture of the library is named among references, as it is or mirrored. */
 export const pictureReferenceId = (pictureId: string, mirrored = false): string =>
   `picture/${pictureId}${mirrored ? MIRRORED : ''}`;
 

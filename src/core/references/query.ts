@@ -54,5 +54,6 @@ export function toggled(query: Query, facet: Facet, value: string): Query {
   return { ...query, wanted };
 }
 
+/** Whether a query leaves nothing out. */
 export const isEverything = ({ text, wanted }: Query): boolean =>
   text.trim() === '' && Object.keys(wanted).length === 0;

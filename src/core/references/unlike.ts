@@ -19,6 +19,7 @@ export const writeShape = ({ limbs, outline }: Shape): string =>
   ]
     .map((digit) => digit.toString(36))
     .join('');
+/** A shape as `writeShape` wrote it: directions in whole tens of degrees, reach in tenths of the mean. */
 export function readShape(written: string): Shape {
   const digits = Array.from(written, (digit) => parseInt(digit, 36));
   return {

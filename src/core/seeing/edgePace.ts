@@ -10,6 +10,7 @@ function lengths(path: readonly PathPoint[]): number[] {
   });
 }
 
+/** Length of a path in the unit of its points. */
 export const pathLength = (path: readonly PathPoint[]): number => lengths(path).at(-1) ?? 0;
 
 /**

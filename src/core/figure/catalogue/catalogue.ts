@@ -63,6 +63,7 @@ export const CATALOGUE: readonly CatalogueEntry[] = views.map(
   },
 );
 const byId = new Map(CATALOGUE.map((entry) => [entry.id, entry]));
+/** A view that ships, by its reference id; undefined for any other. */
 export const catalogued = (referenceId: string): CatalogueEntry | undefined => byId.get(referenceId);
 
 /** What is known of a figure without computing anything. */

@@ -25,5 +25,6 @@ export function splitFigureReference(id: string): FigureReference | undefined {
 /** Ends the id of a pose seen in a mirror. */
 export const MIRRORED = '~m';
 
+/** The id of a pose’s mirror image; of a mirror image, that of the pose. */
 export const mirroredId = (poseId: string): string =>
   poseId.endsWith(MIRRORED) ? poseId.slice(0, -MIRRORED.length) : poseId + MIRRORED;

@@ -9,6 +9,7 @@ export interface Contour {
 /** A line this far behind everything seen at its place is hidden, head heights. */
 const HIDDEN_BY = 0.05;
 
+/** Length of a contour in the unit of its points; a closed one counts back to its first. */
 export const contourLength = ({ points, closed }: Contour): number =>
   points.reduce((sum, p, i) => {
     const q = i > 0 ? points[i - 1] : closed ? points[points.length - 1] : p;

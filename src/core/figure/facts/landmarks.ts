@@ -33,6 +33,7 @@ const PAIRED: readonly (readonly [string, string, Vec3])[] = [
   ['toes', 'toe', [0.32, 0.07, 0.82]],
 ];
 
+/** The places on the skin that a draftsman measures between, head heights in the figure’s space. */
 export function landmarks(rig: Rig): Landmark[] {
   return [
     ...MIDDLE.map(([name, bone, p]) => ({ name, at: onSkin(rig, bone, p) })),

@@ -67,4 +67,5 @@ export function guessJoints({ joints }: Motion): JointTable {
   return table;
 }
 
+/** Places of the body that a table of joints does not say and that retargeting cannot do without. */
 export const missingPlaces = (table: JointTable): BodyPlace[] => NEEDED_PLACES.filter((p) => table[p] === undefined);

@@ -34,6 +34,7 @@ export interface DraftOptions {
 
 const WITH_SHADOW: Margins = [0.1, 0.3, 0.07, 0.1];
 const TIGHT: Margins = [0.01, 0.01, 0.01, 0.005];
+/** Room around a figure, shares of its size: for the cast shadow where there is ground, else next to none. */
 export const marginsFor = (ground: boolean): Margins => (ground ? WITH_SHADOW : TIGHT);
 
 /** A figure and its props as one mesh: what one sees. */
@@ -47,6 +48,7 @@ export interface Scene extends Triangles {
   figureVertices: number;
 }
 
+/** A figure with its props, in its skin or covered, as one mesh. */
 export function sceneOf(figure: Figure, covered: boolean): Scene {
   const props = solidMesh(figure.solids);
   const join = (a: Float32Array, b: Float32Array): Float32Array => {

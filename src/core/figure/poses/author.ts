@@ -84,6 +84,7 @@ function sided(side: Side, { target, shape }: HandDoes): HandDoes {
   return { target: t, shape };
 }
 
+/** Hand on the hip, elbow out. */
 export const onHip = (side: Side): HandDoes =>
   sided(side, {
     target: {
@@ -137,6 +138,7 @@ export const onThigh = (side: Side, down = 0.55): HandDoes =>
     },
     shape: { curl: 0.15, thumb: 0.2 },
   });
+/** Hand behind the head, elbow out. */
 export const behindHead = (side: Side): HandDoes =>
   sided(side, {
     target: {
@@ -149,6 +151,7 @@ export const behindHead = (side: Side): HandDoes =>
     },
     shape: { curl: 0.2 },
   });
+/** Hand behind the back, at the waist. */
 export const behindBack = (side: Side): HandDoes =>
   sided(side, {
     target: {
@@ -338,6 +341,7 @@ export function weightOn(
   };
 }
 
+/** An authored pose. */
 export const pose = (name: string, family: Family, seenFrom: readonly number[], fields: Pose): AuthoredPose => ({
   name,
   family,

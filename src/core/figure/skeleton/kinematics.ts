@@ -54,6 +54,7 @@ export function ballAngles(q: Quat, sign: number): Vec3 {
   return [raise, azimuth, twist * sign];
 }
 
+/** An angle from -180 up to, but not, 180 degrees. */
 export const wrapDegrees = (angle: number): number => ((((angle + 180) % 360) + 360) % 360) - 180;
 
 /** Scapulohumeral rhythm: the shoulder girdle rises with the arm and swings with its plane. */

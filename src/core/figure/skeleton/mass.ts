@@ -44,4 +44,5 @@ export function centerOf(parts: readonly Segment[]): Vec3 {
   return parts.reduce<Vec3>((sum, p) => add(sum, scale(p.center, p.share / mass)), [0, 0, 0]);
 }
 
+/** Center of mass of a posed body, head heights, by Winter’s segments. */
 export const centerOfMass = (rig: Rig): Vec3 => centerOf(segments(rig));

@@ -118,6 +118,7 @@ const boneClass = (bone: string): string => {
   return /^(f\d|th)\d$/.test(plain) ? 'hand' : plain;
 };
 
+/** How a build stretches a bone, along x, y and z of its own axes; 1 where it does not. */
 export const boneScale = (build: Build, bone: string): Vec3 => build.s[boneClass(bone)] ?? [1, 1, 1];
 
 /** An offset written on the base figure's bone, for a build. */

@@ -83,6 +83,7 @@ export type Primitive = Common &
     | ({ shape: 'groove'; a: Anchor; b: Anchor; w: number; amp: number } & GrooveOptions)
   );
 export type Relief = Extract<Primitive, { shape: 'bump' | 'groove' }>;
+/** Whether a primitive shapes the surface of others instead of adding to them. */
 export const isRelief = (p: Primitive): p is Relief => p.shape === 'bump' || p.shape === 'groove';
 
 const mirrorPoint = (p: Vec3): Vec3 => [-p[0], p[1], p[2]];

@@ -5,6 +5,7 @@ import { LONGEST_MS } from '../time/duration';
 
 /** Changes to a recipe: each gives a new one and leaves the old as it is. */
 
+/** A recipe with one block changed; as it was where no block has that id. */
 export const updateBlock = (recipe: Recipe, id: string, change: (block: RecipeBlock) => RecipeBlock): Recipe => ({
   ...recipe,
   blocks: recipe.blocks.map((b) => (b.id === id ? change(b) : b)),

@@ -81,12 +81,14 @@ export function freshBlock(
   };
 }
 
+/** A rest of a length. */
 export const restBlock = (id: string, durationMs: number): PlainBlock => ({
   id,
   pinned: false,
   kind: 'rest',
   durationMs,
 });
+/** Time to look back at what was drawn. */
 export const lookBackBlock = (id: string, durationMs: number): PlainBlock => ({
   id,
   pinned: false,
@@ -94,6 +96,7 @@ export const lookBackBlock = (id: string, durationMs: number): PlainBlock => ({
   durationMs,
   purpose: 'look back',
 });
+/** Pages of lines. */
 export const linesBlock = (id: string, pages: number): PlainBlock => ({
   id,
   pinned: false,
@@ -103,6 +106,7 @@ export const linesBlock = (id: string, pages: number): PlainBlock => ({
     nominalMs: LINE_PAGE_MS,
   })),
 });
+/** Movements before drawing, each so long. */
 export const bodyBlock = (id: string, moveMs: number): PlainBlock => ({
   id,
   pinned: false,

@@ -2,6 +2,7 @@ import { poseExercise } from './poseExercise';
 import type { Plan } from '../plan/schema';
 import type { Segment } from '../time/timeline';
 
+/** Whether something is drawn in a segment. */
 export const isDrawing = ({ kind }: Pick<Segment, 'kind'>): boolean => kind === 'draw' || kind === 'drawAgain';
 
 /** What a pose is drawn from; null where there is no picture, or no pose. */

@@ -88,6 +88,7 @@ export const AIMS = {
   },
 } as const satisfies Record<string, { name: string; wishes: readonly Wish[] }>;
 export type Aim = keyof typeof AIMS;
+/** Whether there is an aim of this name. */
 export const isAim = (text: string): text is Aim => Object.hasOwn(AIMS, text);
 
 /** Asked once: this exercise with this medium? Never in the way. */

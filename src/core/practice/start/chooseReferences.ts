@@ -60,6 +60,7 @@ export function poolOf(recipe: Recipe, block: PosesRecipe, pools: ReferencePools
   return easy.length > 0 ? easy : pool;
 }
 
+/** Whether a block is drawn from pictures, not from a model or from nothing. */
 export const needsPictures = ({ source }: Pick<PosesRecipe, 'source'>): boolean =>
   source.kind === 'pictures' || source.kind === 'same picture';
 

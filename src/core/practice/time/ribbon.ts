@@ -74,6 +74,7 @@ export function cellOf(block: Block, segment: Segment): number {
   return block.kind === 'body' ? 0 : segment.poseIndex;
 }
 
+/** A cell of the ribbon that nothing was drawn in yet. */
 export function emptyCell(block: Block, cell: number, startMs: number): RibbonCell {
   const referenceId = block.kind === 'poses' ? block.poses[cell].referenceId : null;
   return { startMs, lengthMs: 0, lookMs: 0, heldMs: 0, referenceId, skipped: false, extra: false, open: false };

@@ -31,6 +31,7 @@ export interface Timeline {
 /** What is enough to know of a timeline where its total does not matter. */
 export type Laid = { segments: readonly Segment[] };
 
+/** Planned length of a segment, ms. */
 export const segmentMs = (s: Segment): number => s.endMs - s.startMs;
 
 type Put = (kind: SegmentKind, poseIndex: number, lengthMs: number, more?: Partial<Segment>) => void;
