@@ -4,6 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { build } from 'esbuild';
 import { archiveRows } from './bench/archive.mjs';
+import { bombRows } from './bench/bombs.mjs';
 import { importRow } from './bench/import.mjs';
 import { libraryRows } from './bench/library.mjs';
 import { quietRows } from './bench/quiet.mjs';
@@ -14,7 +15,7 @@ import { serve } from './serve.mjs';
 
 /**
  * Rows measured in plain code, by `scripts/bench/core.ts`.
- * @param {'run' | 'figures' | 'plans' | 'against'} part
+ * @param {'run' | 'figures' | 'plans' | 'archives' | 'against'} part
  */
 async function core(part) {
   const bundle = 'test-results/bench-core.mjs';
@@ -43,7 +44,10 @@ const PARTS = {
   },
   plans: { heading: 'plans and picks', rows: () => core('plans') },
   library: { heading: 'a library of pictures', rows: () => inApp(libraryRows) },
-  archives: { heading: 'archives', rows: () => inApp(archiveRows) },
+  archives: {
+    heading: 'archives',
+    rows: async () => [...(await inApp(archiveRows)), ...(await core('archives')), ...(await inApp(bombRows))],
+  },
   against: { heading: 'against what must be', rows: async () => [...(await core('against')), await inApp(importRow)] },
   scripts: { heading: 'first scripts', rows: () => routeSizes() },
 };

@@ -1,39 +1,15 @@
 // An archive of many pictures, in the built app: how long it takes to take out and to look through, and what memory that needs.
-import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { CHROMIUM } from '../chromium.mjs';
+import { measured } from './memory.mjs';
 import { limited } from './row.mjs';
 
 const PICTURES = Number(process.env.ARCHIVE_PICTURES ?? 2000);
 const BYTES = 3_000_000;
 const WITHIN_MS = 30 * 60_000;
-
-/** Memory that belongs to a process alone, bytes. */
-function ownMemory(pid) {
-  try {
-    const rollup = readFileSync(`/proc/${pid}/smaps_rollup`, 'utf8');
-    const rows = /** @type {string[]} */ (rollup.match(/^Private_(Clean|Dirty): +\d+/gm) ?? []);
-    return rows.reduce((sum, row) => sum + Number(row.split(/ +/)[1]), 0) * 1024;
-  } catch {
-    return 0;
-  }
-}
-/** The largest of the processes that show pages now, bytes. */
-const largestPage = () =>
-  Math.max(
-    0,
-    ...readdirSync('/proc')
-      .filter((name) => /^\d+$/.test(name))
-      .map((name) => {
-        try {
-          return readFileSync(`/proc/${name}/cmdline`, 'utf8').includes('--type=renderer') ? ownMemory(name) : 0;
-        } catch {
-          return 0;
-        }
-      }),
-  );
 
 /** In the page: keep pictures of noise, as the library keeps them. */
 async function keepPictures([count, bytes]) {
@@ -94,15 +70,6 @@ export async function archiveRows(base) {
   await page.evaluate(keepPictures, [PICTURES, BYTES]);
   await page.reload();
   await page.getByText(new RegExp(`${PICTURES} pictures`)).waitFor();
-  const measured = async (task) => {
-    const before = largestPage();
-    let peak = before;
-    const watch = setInterval(() => (peak = Math.max(peak, largestPage())), 250);
-    const from = Date.now();
-    const result = await task();
-    clearInterval(watch);
-    return { result, seconds: (Date.now() - from) / 1000, grewMB: (peak - before) / 1e6 };
-  };
   const out = await measured(async () => {
     const download = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Take out as ZIP' }).click();
@@ -117,6 +84,23 @@ export async function archiveRows(base) {
     await page.getByRole('group', { name: 'What is in the ZIP' }).waitFor();
   });
   await context.close();
+  // Into a browser that has nothing of it.
+  const other = mkdtempSync(join(tmpdir(), 'fox-bench-'));
+  const fresh = await chromium.launchPersistentContext(other, CHROMIUM);
+  const empty = fresh.pages()[0] ?? (await fresh.newPage());
+  empty.setDefaultTimeout(WITHIN_MS);
+  await empty.goto(`${base}/data`);
+  await empty.getByText(/Right now: 12 sessions/).waitFor();
+  await empty.getByLabel('Choose a ZIP').setInputFiles(out.result);
+  await empty.getByRole('group', { name: 'What is in the ZIP' }).waitFor();
+  const back = await measured(async () => {
+    await empty.getByRole('button', { name: 'Put it in' }).click();
+    await empty.getByText(/records? put back/).waitFor();
+  });
+  await empty.reload();
+  await empty.getByText(new RegExp(`${PICTURES} pictures`)).waitFor();
+  await fresh.close();
+  rmSync(other, { recursive: true, force: true, maxRetries: 5, retryDelay: 500 });
   rmSync(profile, { recursive: true, force: true, maxRetries: 5, retryDelay: 500 });
   const row = (name, { seconds, grewMB }) =>
     limited(
@@ -126,5 +110,9 @@ export async function archiveRows(base) {
       300,
       'MB',
     );
-  return [row('take everything out, read back', out), row('look through it to put it in', read)];
+  return [
+    row('take everything out, read back', out),
+    row('look through it to put it in', read),
+    row('put it in where nothing of it is', back),
+  ];
 }

@@ -11,6 +11,7 @@ import { fitPlan, SHAPES } from '@/core/practice/fit/fit';
 import { refit } from '@/core/practice/fit/refit';
 import { proposePlan } from '@/core/practice/start/propose';
 import { expandPlan } from '@/core/practice/time/timeline';
+import { manyFiles } from './manyFiles';
 import { referenceRows } from './references';
 import { varietyRows } from './variety';
 import { threeHours } from './threeHours';
@@ -163,10 +164,11 @@ function clock(): Row[] {
   ];
 }
 
-const PARTS: Record<string, () => Row[]> = {
+const PARTS: Record<string, () => Row[] | Promise<Row[]>> = {
   run: clock,
   figures,
   plans: () => [...fitting(), ...referenceRows(), ...varietyRows()],
+  archives: async () => [await manyFiles()],
   against: () => [planExpansion(), surfaceMeshing()],
 };
-console.log(JSON.stringify(PARTS[process.argv[2]]()));
+console.log(JSON.stringify(await PARTS[process.argv[2]]()));

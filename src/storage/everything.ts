@@ -48,8 +48,16 @@ export interface PutBack {
   kept: number;
 }
 
-/** Put records and images back in one transaction: all or nothing, and nothing that is already here is touched. */
-export async function putRecords(records: Records, images: readonly ArchivedImage[]): Promise<PutBack> {
+/**
+ * Put records and images back in one transaction: all or nothing, and nothing that is already here is touched.
+ * @param onImage Called after each image with how many are in of how many.
+ * @throws AbortError when the signal says so before the last image is in; nothing was put in then.
+ */
+export async function putRecords(
+  records: Records,
+  images: readonly ArchivedImage[],
+  { signal, onImage }: { signal?: AbortSignal; onImage?: (done: number, total: number) => void } = {},
+): Promise<PutBack> {
   const result = await atomically(KEPT, async (tx): Promise<PutBack> => {
     const counts: PutBack = { added: 0, kept: 0 };
     for (const kind of RECORD_KINDS)
@@ -58,8 +66,11 @@ export async function putRecords(records: Records, images: readonly ArchivedImag
         if (!here) await put(tx, kind, record);
         counts[here ? 'kept' : 'added']++;
       }
-    for (const { key, image } of images)
+    for (const [i, { key, image }] of images.entries()) {
+      signal?.throwIfAborted();
       if ((await tx.objectStore('images').getKey(key)) === undefined) await put(tx, 'images', image, key);
+      onImage?.(i + 1, images.length);
+    }
     for (const [name, value] of Object.entries(records.settings))
       if ((await tx.objectStore('settings').getKey(name)) === undefined) await put(tx, 'settings', value, name);
     return counts;

@@ -13,9 +13,9 @@ import { openOutFile, tidyOutFiles } from './outFile';
 
 export type ReadResult = { ok: true; archive: ReadArchive } | { ok: false; sentence: string };
 
-/** How far it is: `reading` is looking through what was written, or what is to be put in. */
+/** How far it is: `reading` is looking through what was written, or what is to be put in; `putting` is putting it in. */
 export interface Progress {
-  stage: 'writing' | 'reading';
+  stage: 'writing' | 'reading' | 'putting';
   done: number;
   total: number;
 }

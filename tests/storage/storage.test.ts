@@ -237,6 +237,25 @@ describe('everything', () => {
     expect(await listSets()).toEqual([]);
     expect((await listSessions()).map((s) => s.id)).toEqual(['mine']);
   });
+  it('tells how far it is, and canceled on the way leaves nothing', async () => {
+    const { records } = await readRecords();
+    const images = ['a', 'b', 'c'].map((id) => ({ key: `picture/${id}`, image: new Blob([id]) }));
+    const canceling = new AbortController();
+    const told: string[] = [];
+    const putting = putRecords({ ...records, sets: [set('new')] }, images, {
+      signal: canceling.signal,
+      onImage: (done, total) => {
+        told.push(`${String(done)} of ${String(total)}`);
+        if (done === 2) canceling.abort();
+      },
+    });
+    await expect(putting).rejects.toThrow(/abort/i);
+    expect(told).toEqual(['1 of 3', '2 of 3']);
+    expect(await listSets()).toEqual([]);
+    expect((await takeOut()).images).toEqual([]);
+    expect(await putRecords({ ...records, sets: [set('new')] }, images)).toMatchObject({ added: 1 });
+    expect((await takeOut()).images).toHaveLength(3);
+  });
 });
 
 describe('the demo learner', () => {

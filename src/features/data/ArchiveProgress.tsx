@@ -1,6 +1,10 @@
 import type { Progress } from '@/workers/archive.worker';
 
-const STAGE_WORDS: Record<Progress['stage'], string> = { writing: 'Packing', reading: 'Reading it and checking' };
+const STAGE_WORDS: Record<Progress['stage'], string> = {
+  writing: 'Packing',
+  reading: 'Reading it and checking',
+  putting: 'Putting it in',
+};
 
 /** How far an archive is, and the way to stop. */
 export function ArchiveProgress({ progress, onCancel }: { progress: Progress; onCancel: () => void }) {

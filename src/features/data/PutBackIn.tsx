@@ -13,6 +13,7 @@ import { Notice } from '@/ui/Notice';
 import { ArchiveProgress } from './ArchiveProgress';
 
 type Result = { tone: 'problem' | 'plain'; sentence: string };
+const CANCELED: Result = { tone: 'plain', sentence: 'Canceled. Nothing of the ZIP was put in.' };
 /** An archive that was read and checked, and how many of its records are here already. */
 interface Surveyed {
   archive: ReadArchive;
@@ -25,13 +26,14 @@ export function PutBackIn() {
   const worker = useRef<Client<ArchiveApi>>(undefined);
   const [progress, setProgress] = useState<Progress>();
   const [surveyed, setSurveyed] = useState<Surveyed>();
-  const [putting, setPutting] = useState(false);
+  const putting = useRef<AbortController>(undefined);
   const [result, setResult] = useState<Result>();
   const end = (): void => {
     worker.current?.stop();
     worker.current = undefined;
     setProgress(undefined);
   };
+  // What is being put in goes on when one leaves: it was asked for.
   useEffect(() => () => worker.current?.stop(), []);
   const read = async (file: File): Promise<void> => {
     setResult(undefined);
@@ -52,18 +54,26 @@ export function PutBackIn() {
     end();
   };
   const putBack = async ({ archive }: Surveyed): Promise<void> => {
-    setPutting(true);
+    const { signal } = (putting.current = new AbortController());
+    setSurveyed(undefined);
+    setProgress({ stage: 'putting', done: 0, total: archive.images.length });
     try {
-      const { added, kept } = await putRecords(archive.records, archive.images);
+      const { added, kept } = await putRecords(archive.records, archive.images, {
+        signal,
+        onImage: (done, total) => setProgress({ stage: 'putting', done, total }),
+      });
       setResult({
         tone: 'plain',
         sentence: `${counted(added, 'record')} put back.${kept > 0 ? ` ${kept} were here already and stayed as they are.` : ''}`,
       });
     } catch (error) {
-      setResult({ tone: 'problem', sentence: `${storageProblem(error)} Nothing of the ZIP was put in.` });
+      setResult(
+        signal.aborted
+          ? CANCELED
+          : { tone: 'problem', sentence: `${storageProblem(error)} Nothing of the ZIP was put in.` },
+      );
     }
-    setPutting(false);
-    setSurveyed(undefined);
+    setProgress(undefined);
   };
   return (
     <section aria-labelledby="in-heading">
@@ -79,8 +89,12 @@ export function PutBackIn() {
           <ArchiveProgress
             progress={progress}
             onCancel={() => {
+              if (progress.stage === 'putting') {
+                putting.current?.abort();
+                return;
+              }
               end();
-              setResult({ tone: 'plain', sentence: 'Canceled. Nothing of the ZIP was put in.' });
+              setResult(CANCELED);
             }}
           />
         ) : (
@@ -106,7 +120,6 @@ export function PutBackIn() {
       {surveyed && (
         <Survey
           {...surveyed}
-          putting={putting}
           onPut={() => void putBack(surveyed)}
           onLeave={() => {
             setSurveyed(undefined);
@@ -127,10 +140,9 @@ export function PutBackIn() {
 function Survey({
   archive: { exportedAtMs, records, imageBytes, told },
   here,
-  putting,
   onPut,
   onLeave,
-}: Surveyed & { putting: boolean; onPut: () => void; onLeave: () => void }) {
+}: Surveyed & { onPut: () => void; onLeave: () => void }) {
   const kinds = RECORD_KINDS.filter((kind) => records[kind].length > 0);
   return (
     <div className="mt-3 border border-rule bg-sheet p-4" role="group" aria-label="What is in the ZIP">
@@ -149,10 +161,10 @@ function Survey({
         </ul>
       )}
       <div className="mt-3 flex gap-3">
-        <button type="button" className="btn" disabled={putting} onClick={onPut}>
-          {putting ? 'Putting it in' : 'Put it in'}
+        <button type="button" className="btn" onClick={onPut}>
+          Put it in
         </button>
-        <button type="button" className="btn-quiet btn" disabled={putting} onClick={onLeave}>
+        <button type="button" className="btn-quiet btn" onClick={onLeave}>
           Leave it
         </button>
       </div>
