@@ -131,5 +131,11 @@ describe('the cue player', () => {
     expect(audio.state).toBe('suspended');
     unlockSound();
     expect(audio.state).toBe('running');
+    // Then it stays awake a while: presses often come one after another.
+    cues.nothingComes();
+    expect(audio.state).toBe('running');
+    audio.currentTime = 34.1;
+    cues.nothingComes();
+    expect(audio.state).toBe('suspended');
   });
 });

@@ -5,6 +5,8 @@ let context: AudioContext | undefined;
 let volume = 0.7;
 /** The audio clock stands because nothing was to be heard for a while. */
 let resting = false;
+/** When it was woken last, by itself. */
+let wokenAtS = 0;
 
 /** Call inside a click or key press: browsers keep audio off until then. */
 export function unlockSound(): void {
@@ -15,6 +17,7 @@ export function unlockSound(): void {
 
 function wake(audio: AudioContext): void {
   resting = false;
+  wokenAtS = audio.currentTime;
   void audio.resume().catch(() => undefined);
 }
 
@@ -79,7 +82,8 @@ export function createCueSchedule(): CueSchedule {
       }
     },
     nothingComes() {
-      if (context?.state !== 'running' || resting || context.currentTime - neededAtS < REST_AFTER_S) return;
+      if (context?.state !== 'running' || resting) return;
+      if (context.currentTime - Math.max(neededAtS, wokenAtS) < REST_AFTER_S) return;
       resting = true;
       void context.suspend().catch(() => (resting = false));
     },
