@@ -148,6 +148,28 @@ describe('openRun', () => {
     const { visits } = run.state();
     expect(visits[1].heldMs).toBeGreaterThanOrEqual(600_000);
   });
+  it('is as of the last tick also when that tick lay unread while the machine slept', async () => {
+    const run = await begin();
+    live(8000);
+    const unread = { monoMs, wallMs };
+    pass(7000);
+    tick(unread);
+    tickNow();
+    expect(run.state()).toMatchObject({ phase: 'held', holdReason: 'asleep', leftMs: 25_000 });
+    expect(run.log().at(-1)).toMatchObject({ type: 'hold', atMs: 8000 });
+  });
+  it('reads ticks of a worker whose own clock began at another moment', () => {
+    const session = createSessionClock(wallMs, 0);
+    const stamp = () => ({ monoMs: monoMs - 3210, wallMs });
+    session.tick(stamp());
+    pass(100);
+    session.tick(stamp());
+    pass(100);
+    const late = stamp();
+    pass(6500);
+    expect(session.tick(late)).toEqual({ gap: 'passed', lastSeenMs: 100 });
+    expect(session.tick(stamp())).toEqual({ gap: 'asleep', lastSeenMs: 200 });
+  });
   it('counts it as drawn when asked to', async () => {
     const run = await begin();
     live(8000);

@@ -17,6 +17,8 @@ export function createSessionClock(startedAtMs: number, notBeforeMs: number): Se
   let sleptMs = 0;
   let last: Stamp | undefined;
   let lastSeenMs = notBeforeMs;
+  // The worker's clock began at another moment than the page's: how far they are apart is told by the tick that came through soonest.
+  let leastLagMs = Infinity;
   const nowMs = (): number => Math.round(baseMs + sleptMs + performance.now());
   return {
     nowMs,
@@ -25,7 +27,10 @@ export function createSessionClock(startedAtMs: number, notBeforeMs: number): Se
       const seen = lastSeenMs;
       if (last && gap === 'asleep') sleptMs += Math.max(0, stamp.wallMs - last.wallMs - (stamp.monoMs - last.monoMs));
       last = stamp;
-      lastSeenMs = nowMs();
+      // As of when it was stamped: a tick may lie unread while the machine sleeps.
+      const lagMs = performance.now() - stamp.monoMs;
+      leastLagMs = Math.min(leastLagMs, lagMs);
+      lastSeenMs = Math.max(lastSeenMs, nowMs() - Math.round(lagMs - leastLagMs));
       return { gap, lastSeenMs: seen };
     },
   };
