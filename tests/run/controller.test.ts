@@ -158,6 +158,20 @@ describe('openRun', () => {
     expect(run.state()).toMatchObject({ phase: 'held', holdReason: 'asleep', leftMs: 25_000 });
     expect(run.log().at(-1)).toMatchObject({ type: 'hold', atMs: 8000 });
   });
+  it('is noticed also a moment after going on, before another tick', async () => {
+    const run = await begin();
+    live(8000);
+    run.command('pause');
+    // On hold it ticks once a second.
+    pass(1000);
+    tickNow();
+    pass(700);
+    run.command('resume');
+    const { leftMs } = run.state();
+    pass(7000);
+    tickNow();
+    expect(run.state()).toMatchObject({ phase: 'held', holdReason: 'asleep', leftMs });
+  });
   it('reads ticks of a worker whose own clock began at another moment', () => {
     const session = createSessionClock(wallMs, 0);
     const stamp = () => ({ monoMs: monoMs - 3210, wallMs });

@@ -19,6 +19,8 @@ const LOOK_AHEAD_MS = 1500;
 const LOOK_EVERY_MS = 500;
 /** A deadline nearer than this is waited for by a timer of its own. */
 const SOON_MS = 1500;
+/** Ticks are never farther apart while the machine is awake: a tenth of a second in a run, a second on hold. */
+const BETWEEN_TICKS_MS = 2000;
 /** A cue is told to the screen up to this late; later it is past. */
 const TOLD_LATE_MS = 1000;
 
@@ -205,8 +207,13 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
   const ticks = startClock((stamp) => {
     const { gap, lastSeenMs } = clock.tick(stamp);
     if (over) return;
-    if (gap === 'asleep' && stateOnTimeline(timeline, log, lastSeenMs).phase === 'running')
-      push({ type: 'hold', atMs: lastSeenMs, reason: 'asleep' });
+    if (gap === 'asleep') {
+      // What was pressed since the last tick was pressed awake; what was pressed longer after it came after the sleep.
+      const pressedMs = log.findLast(({ atMs }) => atMs <= lastSeenMs + BETWEEN_TICKS_MS)?.atMs ?? 0;
+      const awakeMs = Math.max(lastSeenMs, pressedMs);
+      if (stateOnTimeline(timeline, log, awakeMs).phase === 'running')
+        push({ type: 'hold', atMs: awakeMs, reason: 'asleep' });
+    }
     const nowMs = clock.nowMs();
     // On hold nothing rings and nothing ends.
     if (held) cues.nothingComes();
