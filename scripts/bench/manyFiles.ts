@@ -1,7 +1,6 @@
-import { createHash } from 'node:crypto';
 import { type ArchivedImage, readArchive, writeArchive } from '@/core/interchange/archive';
-import type { NewDigest } from '@/core/interchange/digest';
 import { noRecords } from '@/core/interchange/records';
+import { newDigests } from '@/workers/digests';
 import { limited, type Row } from './row.mjs';
 
 /** More than a ZIP of the smaller form can hold. */
@@ -9,10 +8,7 @@ const FILES = 66_000;
 
 /** An archive of more files than the smaller form of ZIP can hold, written and read again. */
 export async function manyFiles(): Promise<Row> {
-  const newDigest: NewDigest = () => {
-    const hash = createHash('sha256');
-    return { update: (bytes) => void hash.update(bytes), hex: () => hash.digest('hex') };
-  };
+  const newDigest = await newDigests();
   async function* images(): AsyncGenerator<ArchivedImage> {
     for (let i = 0; i < FILES; i++)
       yield await Promise.resolve({

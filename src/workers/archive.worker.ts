@@ -1,5 +1,4 @@
 import * as Comlink from 'comlink';
-import { createSHA256 } from 'hash-wasm';
 import {
   type ArchivedImage,
   ArchiveError,
@@ -7,8 +6,8 @@ import {
   readArchive,
   writeArchive,
 } from '@/core/interchange/archive';
-import type { NewDigest } from '@/core/interchange/digest';
 import { countRecords, type Records } from '@/core/interchange/records';
+import { newDigests } from './digests';
 import { openOutFile, tidyOutFiles } from './outFile';
 
 export type ReadResult = { ok: true; archive: ReadArchive } | { ok: false; sentence: string };
@@ -18,16 +17,6 @@ export interface Progress {
   stage: 'writing' | 'reading' | 'putting';
   done: number;
   total: number;
-}
-
-/** The browser's own SHA-256 takes a file only as a whole; this one takes it piece by piece. */
-const digests = createSHA256();
-async function newDigests(): Promise<NewDigest> {
-  const hasher = await digests;
-  return () => {
-    hasher.init();
-    return { update: (bytes) => void hasher.update(bytes), hex: () => hasher.digest('hex') };
-  };
 }
 
 const api = {

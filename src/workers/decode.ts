@@ -7,6 +7,13 @@ export interface Decoded {
   heightPx: number;
 }
 
+/** A picture that was decoded as it is. */
+export const whole = (picture: ImageBitmap): Decoded => ({
+  picture,
+  widthPx: picture.width,
+  heightPx: picture.height,
+});
+
 /** A JPEG is decoded at so many eighths of its size as easily as whole (ITU-T T.81: blocks of 8 by 8), and much faster. */
 const EIGHTHS = 8;
 
@@ -33,15 +40,12 @@ export async function decode(
   bytes: Uint8Array<ArrayBuffer>,
   leastScale: (widthPx: number, heightPx: number) => number,
 ): Promise<Decoded> {
-  const whole = async (): Promise<Decoded> => {
-    const picture = await createImageBitmap(image);
-    return { picture, widthPx: picture.width, heightPx: picture.height };
-  };
+  const all = async (): Promise<Decoded> => whole(await createImageBitmap(image));
   const size = 'ImageDecoder' in self ? uprightJpeg(bytes) : undefined;
-  if (!size) return whole();
+  if (!size) return all();
   const { width, height } = size;
   const eighths = Math.ceil(leastScale(width, height) * EIGHTHS);
-  if (eighths >= EIGHTHS) return whole();
+  if (eighths >= EIGHTHS) return all();
   const [desiredWidth, desiredHeight] = [width, height].map((px) => Math.ceil((px * Math.max(1, eighths)) / EIGHTHS));
   const decoder = new ImageDecoder({ data: bytes, type: 'image/jpeg', desiredWidth, desiredHeight });
   try {
@@ -49,7 +53,7 @@ export async function decode(
     if (picture.displayWidth >= desiredWidth && picture.displayHeight >= desiredHeight)
       return { picture, widthPx: width, heightPx: height };
     picture.close();
-    return await whole();
+    return await all();
   } finally {
     decoder.close();
   }

@@ -7,7 +7,7 @@ import { LIKENESS_PX, likenessHash } from '@/core/references/likeness';
 import { avifTells, isAnimated, stripMetadata } from '@/core/references/metadata';
 import type { ImageType, PictureBox } from '@/core/references/picture';
 import { grayOf, PLAIN_SPREAD, readTone, type Tone } from '@/core/references/tone';
-import { decode, type Decoded } from './decode';
+import { decode, type Decoded, whole } from './decode';
 import { sha256 } from './sha256';
 
 export interface PreparedPicture {
@@ -79,7 +79,6 @@ async function decodeHeic(bytes: Uint8Array): Promise<Decoded> {
   });
   return whole(await createImageBitmap(data));
 }
-const whole = (picture: ImageBitmap): Decoded => ({ picture, widthPx: picture.width, heightPx: picture.height });
 
 const keptScale = (widthPx: number, heightPx: number): number =>
   Math.min(1, Math.sqrt(KEPT_PIXELS / (widthPx * heightPx)));

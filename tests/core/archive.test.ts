@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import { Uint8ArrayReader, ZipWriter } from '@zip.js/zip.js/lib/zip-core-native.js';
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
@@ -9,14 +8,11 @@ import {
   readArchive,
   writeArchive,
 } from '@/core/interchange/archive';
-import type { NewDigest } from '@/core/interchange/digest';
 import type { Records } from '@/core/interchange/records';
+import { newDigests } from '@/workers/digests';
 import { planOf, poses } from './plans';
 
-const newDigest: NewDigest = () => {
-  const hash = createHash('sha256');
-  return { update: (bytes) => void hash.update(bytes), hex: () => hash.digest('hex') };
-};
+const newDigest = await newDigests();
 const records: Records = {
   sessions: [
     {

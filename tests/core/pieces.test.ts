@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import { digestOfBlob } from '@/core/interchange/digest';
 import { piecesOf } from '@/core/pieces';
+import { newDigests } from '@/workers/digests';
 
 const bytesOf = (size: number): Uint8Array<ArrayBuffer> => Uint8Array.from({ length: size }, (_, i) => (i * 31) % 251);
 /** Sizes around one and several pieces. */
@@ -24,10 +25,8 @@ describe('a blob in pieces', () => {
   });
   it('has the checksum of the whole', async () => {
     const bytes = bytesOf(2 ** 20 + 99);
-    const newDigest = () => {
-      const hash = createHash('sha256');
-      return { update: (piece: Uint8Array) => void hash.update(piece), hex: () => hash.digest('hex') };
-    };
-    expect(await digestOfBlob(new Blob([bytes]), newDigest)).toBe(createHash('sha256').update(bytes).digest('hex'));
+    expect(await digestOfBlob(new Blob([bytes]), await newDigests())).toBe(
+      createHash('sha256').update(bytes).digest('hex'),
+    );
   });
 });
