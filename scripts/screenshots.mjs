@@ -3,6 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import { CHROMIUM } from './chromium.mjs';
+import { driveClock, letPass } from './page-clock.mjs';
 import { serve } from './serve.mjs';
 
 const OUT = 'docs/screenshots';
@@ -21,7 +22,7 @@ async function open({ width = 1280, height = 800, night = false } = {}) {
     reducedMotion: 'reduce',
   });
   const page = await context.newPage();
-  await page.clock.install({ time: EVENING });
+  await driveClock(page, { time: EVENING });
   return page;
 }
 async function snap(name, page) {
@@ -65,7 +66,7 @@ const FORTY_FIVE = 22;
   await start(page, TWENTY);
   await skipTo(page, 'look more than draw');
   await page.getByRole('img', { name: /Reference:/ }).waitFor();
-  await page.clock.fastForward(9000);
+  await letPass(page, 9000);
   await shoot('run-pose', page);
 }
 {
@@ -73,7 +74,7 @@ const FORTY_FIVE = 22;
   await start(page, TWENTY);
   await skipTo(page, 'eyes on the edge');
   await page.getByRole('img', { name: /Reference:/ }).waitFor();
-  await page.clock.fastForward(40_000);
+  await letPass(page, 40_000);
   await shoot('run-blind-contour', page);
 }
 {
@@ -89,17 +90,17 @@ const FORTY_FIVE = 22;
   const page = await open({ night: true });
   await start(page, FORTY_FIVE);
   await skipTo(page, 'Rest, then');
-  await page.clock.fastForward(26_000);
+  await letPass(page, 26_000);
   await shoot('run-rest-night', page);
 }
 {
   const page = await open();
   await start(page, 0);
-  await page.clock.fastForward(20_000);
+  await letPass(page, 20_000);
   await page.keyboard.press('Space');
-  await page.clock.fastForward(11_000);
+  await letPass(page, 11_000);
   await page.keyboard.press('Space');
-  await page.clock.fastForward(60_000);
+  await letPass(page, 60_000);
   await page.waitForURL(/after/);
   await page.getByLabel('One line for later').fill('The bell-ringer leans further than I dared.');
   await shoot('after', page);

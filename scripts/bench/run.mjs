@@ -11,14 +11,18 @@ import { keepPlan, planOf } from '../keep-plan.mjs';
 import { rawBrowser } from '../raw-browser.mjs';
 import { quantile } from './row.mjs';
 
-const POSE_MS = 1000;
-const POSES = 60;
+/** Enough that the slowest of a hundred is not the slowest of all. */
+const POSES = 200;
+const POSE_MS = 500;
+/** For sound, each begins at a full second. */
+const SOUND_POSES = 30;
+const SOUND_POSE_MS = 1000;
 /** The first pose is longer, as a lead-in is: what comes second is ready by then. */
 const FIRST_MS = 5000;
 
 const spread = (values) => [0.5, 0.99, 1].map((q) => quantile(values, q).toFixed(0)).join(' / ');
 
-const pose = (referenceId) => ({ referenceId, leadInMs: 0, lookMs: 0, drawMs: POSE_MS, lookAgainMs: 0 });
+const pose = (referenceId, drawMs = POSE_MS) => ({ referenceId, leadInMs: 0, lookMs: 0, drawMs, lookAgainMs: 0 });
 /** In the page: keep a plan, and when it began. */
 const remembered = `async (plan) => {
   const { startedAtMs } = await (${keepPlan})(plan);
@@ -34,31 +38,33 @@ const benchPlan = (poses) =>
   });
 
 /** In the page: watch the pose number and the pictures; `late` in ms against the deadline, when known and when painted. */
-const watch = () => {
+const watch = ({ poses, poseMs, firstMs }) => {
   const startedAtMs = Number(localStorage.getItem('bench-started'));
   const late = [];
   const painted = [];
   let blank = 0;
   let seen = 0;
   const look = () => {
-    const number = Number(document.body.innerText.match(/pose (\d+) of 60/)?.[1] ?? 0);
+    const number = Number(document.body.innerText.match(/pose (\d+) of \d+/)?.[1] ?? 0);
     if (number <= seen) return;
     seen = number;
-    const dueMs = startedAtMs + 5000 + (number - 2) * 1000;
+    const dueMs = startedAtMs + firstMs + (number - 2) * poseMs;
     if (number > 1) late.push(Date.now() - dueMs);
     if (number > 1) requestAnimationFrame(() => painted.push(Date.now() - dueMs));
   };
   new MutationObserver(look).observe(document.body, { subtree: true, childList: true, characterData: true });
   const frame = () => {
     const canvases = [...document.querySelectorAll('main canvas')];
-    if (seen > 1 && seen < 60 && canvases.length > 0 && !canvases.some((c) => c.ariaHidden === 'false')) blank++;
+    if (seen > 1 && seen < poses && canvases.length > 0 && !canvases.some((c) => c.ariaHidden === 'false')) blank++;
     requestAnimationFrame(frame);
   };
   frame();
   window.benched = () => ({ late, painted, blank });
 };
 
-/** Lateness of sixty changes a second apart, in a tab that is seen, hidden, or busy. */
+const WATCHED = { poses: POSES, poseMs: POSE_MS, firstMs: FIRST_MS };
+
+/** Lateness of the changes, in a tab that is seen, hidden, or busy. */
 async function changes(base, how) {
   const profile = mkdtempSync(join(tmpdir(), 'fox-bench-'));
   const browser = await rawBrowser(profile);
@@ -66,7 +72,7 @@ async function changes(base, how) {
   await tab.until(`document.body.innerText.includes('Why this plan:')`);
   await tab.evaluate(`(${remembered})(${JSON.stringify(benchPlan(Array.from({ length: POSES }, () => pose(null))))})`);
   await tab.go(`${base}/run`);
-  await tab.evaluate(`(${watch})()`);
+  await tab.evaluate(`(${watch})(${JSON.stringify(WATCHED)})`);
   if (how === 'busy')
     await tab.evaluate(
       `setInterval(() => { for (const until = performance.now() + 40; performance.now() < until; ); }, 80)`,
@@ -79,7 +85,7 @@ async function changes(base, how) {
   return measured;
 }
 
-/** Sixty changes between two photographs of twelve megapixels. */
+/** Changes between two photographs of twelve megapixels. */
 async function swaps(base) {
   const folder = mkdtempSync(join(tmpdir(), 'fox-bench-pictures-'));
   mkdirSync(folder, { recursive: true });
@@ -116,7 +122,7 @@ async function swaps(base) {
     `(${remembered})(${JSON.stringify(benchPlan(Array.from({ length: POSES }, (_, i) => pose(i % 2 === 0 ? a : b))))})`,
   );
   await page.goto(`${base}/run`);
-  await page.evaluate(watch);
+  await page.evaluate(watch, WATCHED);
   await page.waitForTimeout(FIRST_MS + (POSES + 2) * POSE_MS);
   const measured = await page.evaluate(() => window.benched());
   await browser.close();
@@ -129,7 +135,7 @@ async function emptySwaps() {
   const browser = await chromium.launch(CHROMIUM);
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.setContent('<canvas></canvas><canvas></canvas>');
-  const painted = await page.evaluate(async (count) => {
+  const painted = await page.evaluate(async ({ poses, poseMs }) => {
     const [a, b] = /** @type {HTMLCanvasElement[]} */ ([...document.querySelectorAll('canvas')]);
     for (const [canvas, color] of /** @type {const} */ ([
       [a, '#b8472a'],
@@ -145,8 +151,8 @@ async function emptySwaps() {
     }
     const late = [];
     const from = performance.now();
-    for (let i = 1; i <= count; i++) {
-      const dueMs = from + i * 1000;
+    for (let i = 1; i <= poses; i++) {
+      const dueMs = from + i * poseMs;
       await new Promise((resolve) => setTimeout(resolve, dueMs - performance.now()));
       a.style.visibility = i % 2 ? 'hidden' : 'visible';
       b.style.visibility = i % 2 ? 'visible' : 'hidden';
@@ -154,7 +160,7 @@ async function emptySwaps() {
       late.push(performance.now() - dueMs);
     }
     return late;
-  }, POSES);
+  }, WATCHED);
   await browser.close();
   return painted;
 }
@@ -197,7 +203,9 @@ async function sound(base) {
   // In the app: when each start cue is put on the audio clock, against when it is due.
   await page.goto(base);
   await page.getByText('Why this plan:').waitFor();
-  await page.evaluate(`(${remembered})(${JSON.stringify(benchPlan(Array.from({ length: 30 }, () => pose(null))))})`);
+  await page.evaluate(
+    `(${remembered})(${JSON.stringify(benchPlan(Array.from({ length: SOUND_POSES }, () => pose(null, SOUND_POSE_MS))))})`,
+  );
   await page.addInitScript(() => {
     const put = [];
     const start = OscillatorNode.prototype.start;

@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { png } from '../images';
 import { chooseMinutes, kept, startSession, sumsShown } from './steps';
+import { driveClock, letPass } from '../../scripts/page-clock.mjs';
 
 test('from the first visit to drawing in two actions: opening and Start', async ({ page }) => {
   await page.goto('/');
@@ -12,18 +13,18 @@ test('from the first visit to drawing in two actions: opening and Start', async 
 });
 
 test('two minutes: lead-in, pose, change, pose, and what was made', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await startSession(page, 1);
   await expect(page.getByText('Ready', { exact: true })).toBeVisible();
   await expect(page.getByText(/Flowing gesture, \d+ s/)).toBeVisible();
   await expect(page.getByRole('img', { name: /Reference:/ })).toHaveCount(0);
 
-  await page.clock.fastForward(5000);
+  await letPass(page, 5000);
   await expect(page.getByText(/pose 1 of 3, /)).toBeVisible();
   await expect(page.getByRole('img', { name: /Reference:/ })).toBeVisible();
   await expect(page.getByRole('timer', { name: 'Time left' })).toHaveText(/0:(1|2|3)\d/);
 
-  await page.clock.fastForward(120_000);
+  await letPass(page, 120_000);
   await expect(page).toHaveURL(/\/after/);
   await expect(page.getByRole('heading', { name: /^3 drawings, 1:30 of drawing$/ })).toBeVisible();
   await expect(page.getByText('As planned, to the second.')).toBeVisible();

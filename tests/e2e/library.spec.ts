@@ -3,6 +3,7 @@ import { expect, type Page, test } from '@playwright/test';
 import { zipSync } from 'fflate';
 import { png } from '../images';
 import { stored } from './steps';
+import { driveClock } from '../../scripts/page-clock.mjs';
 
 const figures = readdirSync('public/figures')
   .filter((name) => name.endsWith('.webp'))
@@ -253,7 +254,7 @@ test('coverage shows what is missing and lets it be drawn', async ({ page }) => 
 });
 
 test('five minutes of choosing ring once and offer to begin; the time is in the journal', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await page.goto('/poses?set=library');
   await library(page, [figure(figures[0])]);
   const rung = page.getByText('Five minutes of choosing.');

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { startSession } from './steps';
+import { driveClock, letPass } from '../../scripts/page-clock.mjs';
 
 test('with the network gone a session runs to its end and is kept', async ({ page, context }) => {
   await page.goto('/');
@@ -9,11 +10,11 @@ test('with the network gone a session runs to its end and is kept', async ({ pag
     .toBe(true);
   await context.setOffline(true);
   await page.reload();
-  await page.clock.install();
+  await driveClock(page);
   await startSession(page, 1);
-  await page.clock.fastForward(5000);
+  await letPass(page, 5000);
   await expect(page.getByRole('img', { name: /Reference:/ })).toBeVisible();
-  await page.clock.fastForward(120_000);
+  await letPass(page, 120_000);
   await expect(page.getByRole('heading', { name: /^3 drawings, 1:30 of drawing$/ })).toBeVisible();
   await page.goto('/journal');
   await expect(page.getByRole('heading', { name: '1 session', exact: true })).toBeVisible();

@@ -1,13 +1,14 @@
 import { expect, type Page, test } from '@playwright/test';
 import { png } from '../images';
 import { kept, keptLog, pose, posesBlock, runPlan, stopAndKeep, WAITING, WALKING } from './steps';
+import { driveClock, letPass } from '../../scripts/page-clock.mjs';
 
 const next = (page: Page) => page.keyboard.press('ArrowRight');
 /** Draw a pose of a plan for a while. */
 async function draw(page: Page): Promise<void> {
   await next(page);
   await expect(page.getByRole('timer', { name: 'Time left' })).toBeVisible();
-  await page.clock.fastForward(6000); // what is passed within five seconds is no drawing
+  await letPass(page, 6000); // what is passed within five seconds is no drawing
 }
 const addPage = (page: Page) =>
   page
@@ -15,7 +16,7 @@ const addPage = (page: Page) =>
     .setInputFiles({ name: 'page.png', mimeType: 'image/png', buffer: Buffer.from(png(300, 400)) });
 
 test('a page beside its reference: laid over it, in exchange with it, remembered where it lay', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await runPlan(page, posesBlock('flowing-gesture', [pose(WALKING, 60_000)]));
   // Nothing can be laid over anything while it is drawn.
   await draw(page);
@@ -57,7 +58,7 @@ test('a page beside its reference: laid over it, in exchange with it, remembered
 });
 
 test('up to three marks of what to fix, moved by keys, counted in the journal, shut with judging', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await runPlan(page, posesBlock('flowing-gesture', [pose(WALKING, 60_000)]));
   await draw(page);
   await stopAndKeep(page);
@@ -95,7 +96,7 @@ test('up to three marks of what to fix, moved by keys, counted in the journal, s
 });
 
 test('taken out to be shown or sold as far as its pictures allow', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await page.goto('/poses?set=library');
   await page
     .getByLabel('Choose pictures')
@@ -147,7 +148,7 @@ test('taken out to be shown or sold as far as its pictures allow', async ({ page
 test('every drawing of a figure stands in one strip on its page, with its exercise, time and session', async ({
   page,
 }) => {
-  await page.clock.install();
+  await driveClock(page);
   await runPlan(
     page,
     posesBlock('flowing-gesture', [pose(WALKING, 60_000), pose(WAITING, 60_000)]),
@@ -160,7 +161,7 @@ test('every drawing of a figure stands in one strip on its page, with its exerci
   await next(page);
   await next(page);
   await next(page);
-  await page.clock.fastForward(6000);
+  await letPass(page, 6000);
   await stopAndKeep(page);
   await page.goto('/journal');
   await page.getByRole('list', { name: 'Poses drawn' }).getByRole('link').first().click();
@@ -174,11 +175,11 @@ test('every drawing of a figure stands in one strip on its page, with its exerci
 });
 
 test('the first page against the last, with what was drawn, and not while judging is shut', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await runPlan(page, posesBlock('look-then-draw', [pose(WALKING, 60_000)]));
   await next(page);
   await expect(page.getByText('Now from memory')).toBeVisible();
-  await page.clock.fastForward(6000);
+  await letPass(page, 6000);
   await stopAndKeep(page);
   await addPage(page);
   await expect(page.getByRole('button', { name: 'Page 1, larger' })).toBeVisible();
@@ -195,7 +196,7 @@ test('the first page against the last, with what was drawn, and not while judgin
 test('a perspective box: drawn into where there is no picture, laid over the page, and kept as such', async ({
   page,
 }) => {
-  await page.clock.install();
+  await driveClock(page);
   await runPlan(page, posesBlock('from-imagination', [pose(null, 60_000)]));
   await next(page);
   await page.keyboard.press('d');
@@ -205,7 +206,7 @@ test('a perspective box: drawn into where there is no picture, laid over the pag
   await page.keyboard.press('ArrowDown');
   await expect(horizon).toHaveAttribute('aria-valuetext', '63 % up');
   await expect.poll(async () => (await keptLog(page)).map((e) => e.type)).toContain('intoRoom');
-  await page.clock.fastForward(6000);
+  await letPass(page, 6000);
   await stopAndKeep(page);
   await addPage(page);
   await page.getByRole('button', { name: 'Page 1, larger' }).click();
@@ -214,7 +215,7 @@ test('a perspective box: drawn into where there is no picture, laid over the pag
   await expect(horizon).toHaveAttribute('aria-valuetext', '65 % up');
   await horizon.focus();
   for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowUp');
-  await page.clock.fastForward(500);
+  await letPass(page, 500);
   await kept(page, 'pages', null, '"horizon":0.25');
   await page.keyboard.press('Escape');
   await expect(page.getByText('Page 1, in a setting')).toBeVisible();

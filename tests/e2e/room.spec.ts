@@ -12,6 +12,7 @@ import {
   skipTo,
   startSession,
 } from './steps';
+import { driveClock, letPass } from '../../scripts/page-clock.mjs';
 
 test('a pedal is learned by pressing it, and works; forgotten, it does not', async ({ page }) => {
   await page.goto('/room');
@@ -35,7 +36,7 @@ test('a pedal is learned by pressing it, and works; forgotten, it does not', asy
 });
 
 test('the whole session with one key', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await page.goto('/');
   await expect(page.getByText('Why this plan:')).toBeVisible();
   await page.keyboard.press('Enter');
@@ -51,7 +52,7 @@ test('the whole session with one key', async ({ page }) => {
   await expect(page.getByText('On hold', { exact: true })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByText('On hold', { exact: true })).toHaveCount(0);
-  await page.clock.fastForward(30 * 60_000);
+  await letPass(page, 30 * 60_000);
   await expect(page).toHaveURL(/\/after/);
   expect((await keptLog(page)).filter((e) => e.type === 'next').length).toBeGreaterThan(1);
 });
@@ -150,13 +151,13 @@ test('a card against the screen: a figure is shown as many centimeters tall as w
 });
 
 test('after a session: what was seen is kept, the next time is shown, judging can be shut', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await runPlan(
     page,
     posesBlock('mark-allowance', [pose(WALKING, 30_000)]),
     posesBlock('flowing-gesture', [pose(WAITING, 30_000)]),
   );
-  await page.clock.fastForward(120_000);
+  await letPass(page, 120_000);
   await expect(page).toHaveURL(/\/after/);
   await page.getByRole('button', { name: 'tight', exact: true }).click();
   await expect(page.getByRole('button', { name: 'tight', exact: true })).toHaveAttribute('aria-pressed', 'true');

@@ -1,5 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { kept, keptLog, WALKING, WAITING, pose, posesBlock, runPlan, seconds } from './steps';
+import { driveClock, letPass } from '../../scripts/page-clock.mjs';
 
 const reference = (page: Page) => page.getByRole('img', { name: /Reference:/ });
 const next = (page: Page) => page.keyboard.press('ArrowRight');
@@ -90,12 +91,12 @@ test('no measuring in contour work: the overlays stay shut, and open where measu
 });
 
 test('blind: a held key counts the seconds, and more than two in a hundred is said to be over', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await runPlan(page, posesBlock('blind-contour', [pose(WALKING, 60_000)]));
   await next(page);
   await expect(reference(page)).toBeVisible();
   await page.keyboard.down('i');
-  await page.clock.fastForward(2000);
+  await letPass(page, 2000);
   await page.keyboard.up('i');
   await expect(page.getByText(/1 peek, 2\.\d s of 1\.2 s, over\. Go on\./)).toBeVisible();
   await expect(page.getByRole('timer')).toHaveCount(0);
@@ -165,19 +166,19 @@ test('the dot of the pace is on the outline, moves, and stands still on hold', a
 });
 
 test('eyes closed: the end waits for an answer, whatever the learner does meanwhile', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await runPlan(page, posesBlock('eyes-closed', [pose(WALKING, 30_000, { lookMs: 5000 }), pose(WAITING, 30_000)]));
   await next(page);
   await next(page);
   await expect(page.getByText('Close your eyes and draw')).toBeVisible();
-  await page.clock.fastForward(90_000);
+  await letPass(page, 90_000);
   await expect(page.getByText('Time. Open your eyes.')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByText('Next sheet. Then')).toBeVisible();
 });
 
 test('a length is changed before and during, one more is added, a hold has its reason', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await runPlan(page, posesBlock('flowing-gesture', [pose(WALKING, 60_000), pose(WAITING, 60_000)]));
   await page.getByRole('button', { name: /Longer/ }).click();
   await expect(page.getByText('Flowing gesture, 1½ min')).toBeVisible();
@@ -185,7 +186,7 @@ test('a length is changed before and during, one more is added, a hold has its r
   await expect(page.getByText('Flowing gesture, 1 min')).toBeVisible();
   await next(page);
   const timer = page.getByRole('timer', { name: 'Time left' });
-  await page.clock.fastForward(10_000);
+  await letPass(page, 10_000);
   await page.keyboard.press('+');
   await expect.poll(async () => seconds((await timer.textContent()) ?? '')).toBeGreaterThan(70);
   await page.keyboard.press('n');
@@ -205,11 +206,11 @@ test('a length is changed before and during, one more is added, a hold has its r
 });
 
 test('after a short pose: whole or not, the answer key, and on', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await runPlan(page, posesBlock('flowing-gesture', [pose(WALKING, 60_000), pose(WAITING, 60_000)]));
   await next(page);
   await expect(reference(page)).toBeVisible();
-  await page.clock.fastForward(30_000);
+  await letPass(page, 30_000);
   await next(page);
   await page.getByRole('button', { name: /Not yet/ }).click();
   await expect.poll(async () => (await keptLog(page)).at(-1)).toMatchObject({ type: 'whole', down: false });

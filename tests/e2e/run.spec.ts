@@ -1,20 +1,21 @@
 import { expect, test } from '@playwright/test';
 import { seconds, skipTo, startSession, stopAndKeep, sumsShown } from './steps';
+import { driveClock, letPass } from '../../scripts/page-clock.mjs';
 
 const TWENTY = 17;
 
 test('pause stops the clock; what was held is told apart', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await startSession(page, 1);
-  await page.clock.fastForward(8000);
+  await letPass(page, 8000);
   await page.keyboard.press('Space');
   await expect(page.getByText('On hold', { exact: true })).toBeVisible();
   const left = await page.getByRole('timer', { name: 'Time left' }).textContent();
-  await page.clock.fastForward(47_000);
+  await letPass(page, 47_000);
   await expect(page.getByRole('timer', { name: 'Time left' })).toHaveText(left ?? '');
   await page.keyboard.press('Space');
   await expect(page.getByText('On hold', { exact: true })).toHaveCount(0);
-  await page.clock.fastForward(120_000);
+  await letPass(page, 120_000);
   await expect(page).toHaveURL(/\/after/);
   await page.getByRole('link', { name: 'To the journal' }).click();
   const { parts, together, byName } = await sumsShown(page);
@@ -24,11 +25,11 @@ test('pause stops the clock; what was held is told apart', async ({ page }) => {
 });
 
 test('left goes back for more, R starts over, + adds a step, X asks and keeps', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await startSession(page, 1);
   const timer = page.getByRole('timer', { name: 'Time left' });
   await page.keyboard.press('ArrowRight');
-  await page.clock.fastForward(9000);
+  await letPass(page, 9000);
   await page.keyboard.press('r');
   await expect(timer).toHaveText(/0:20|0:30|0:19|0:29/);
   const before = seconds((await timer.textContent()) ?? '');
@@ -38,7 +39,7 @@ test('left goes back for more, R starts over, + adds a step, X asks and keeps', 
   await expect(page.getByText('Next sheet. Then')).toBeVisible();
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByText(/pose 1 of 3, /)).toBeVisible();
-  await page.clock.fastForward(7000);
+  await letPass(page, 7000);
   await page.keyboard.press('x');
   await expect(page.getByText('Stop here and keep everything so far?')).toBeVisible();
   await page.keyboard.press('x');
@@ -47,18 +48,18 @@ test('left goes back for more, R starts over, + adds a step, X asks and keeps', 
 });
 
 test('lines go by pages, counting up; only "page full" ends one', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await startSession(page, TWENTY);
   await skipTo(page, 'Page full');
   const onPage = page.getByRole('timer', { name: 'Time on this page' });
-  await page.clock.fastForward(95_000);
+  await letPass(page, 95_000);
   await expect(onPage).toHaveText(/1:3\d/);
   await page.getByRole('button', { name: /Page full/ }).click();
   await expect(page.getByText('page 2 of 2')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByText('Ready', { exact: true })).toBeVisible();
   await page.keyboard.press('ArrowRight');
-  await page.clock.fastForward(6000);
+  await letPass(page, 6000);
   await stopAndKeep(page);
   await expect(page.getByText(/2 pages of lines, 1:[345]\d of it/)).toBeVisible();
 });
@@ -72,7 +73,7 @@ test('the body warm-up shows a move at a time and can be passed over', async ({ 
 });
 
 test('blind contour goes by sound, counts peeks and keeps calm', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await startSession(page, TWENTY);
   await skipTo(page, 'Blind contour, 2 min');
   await skipTo(page, 'eyes on the edge, goes by sound');
@@ -81,14 +82,14 @@ test('blind contour goes by sound, counts peeks and keeps calm', async ({ page }
   await page.keyboard.press('i');
   await page.getByRole('button', { name: /I peeked/ }).click();
   await expect(page.getByText('2 peeks, 2.0 s of 2.4 s. Go on.')).toBeVisible();
-  await page.clock.fastForward(65_000);
+  await letPass(page, 65_000);
   await expect(page.getByText('The last minute. Keep the pace.')).toBeVisible();
   await stopAndKeep(page);
   await expect(page.getByText(/2 peeks, 2.0 s: .* over the 2 %/)).toBeVisible();
 });
 
 test('look, then draw: the reference hides for drawing and comes back', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await startSession(page, TWENTY);
   await skipTo(page, /Look, then draw, /);
   const reference = page.getByRole('img', { name: /Reference:/ });
@@ -96,7 +97,7 @@ test('look, then draw: the reference hides for drawing and comes back', async ({
   await page.keyboard.press('ArrowRight');
   await expect(page.getByText('Look. It hides when the time is up.')).toBeVisible();
   await expect(reference).toBeVisible();
-  await page.clock.fastForward(30_000);
+  await letPass(page, 30_000);
   await expect(page.getByText('Now from memory')).toBeVisible();
   await expect(reference).toHaveCount(0);
   await page.keyboard.press('ArrowRight');

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { startSession } from './steps';
+import { driveClock, letPass } from '../../scripts/page-clock.mjs';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
@@ -41,11 +42,11 @@ test('the ribbon wraps like writing, and nothing of it leaves the screen', async
 });
 
 test('what happens is announced to a screen reader', async ({ page }) => {
-  await page.clock.install();
+  await driveClock(page);
   await startSession(page, 1);
   const status = page.getByRole('status').filter({ hasText: /./ }).first();
   await expect(status).toHaveText(/^Next: Flowing gesture, pose 1 of 3\.$/);
-  await page.clock.fastForward(5000);
+  await letPass(page, 5000);
   await expect(status).toHaveText(/^Draw for \d+ seconds\.$/);
   await page.keyboard.press('Space');
   await expect(status).toHaveText('On hold.');
@@ -61,9 +62,9 @@ test('a cue is seen as well as heard: the edge shows when a pose begins', async 
       return original.apply(this, args);
     };
   });
-  await page.clock.install();
+  await driveClock(page);
   await startSession(page, 1);
-  await page.clock.fastForward(5000);
+  await letPass(page, 5000);
   await expect
     .poll(() =>
       page.evaluate(() => (window as unknown as { seen: string[] }).seen.some((c) => c.includes('border-russet'))),

@@ -76,7 +76,8 @@ describe('openRun', () => {
   });
   it('keeps the end even when the screen sees it before the clock ticks', async () => {
     const run = await begin();
-    pass(71_000);
+    live(69_000);
+    pass(2000);
     expect(run.state().phase).toBe('done');
     await run.settled();
     expect((await loadSession('s'))?.status).toBe('kept');
@@ -157,6 +158,16 @@ describe('openRun', () => {
     tickNow();
     expect(run.state()).toMatchObject({ phase: 'held', holdReason: 'asleep', leftMs: 25_000 });
     expect(run.log().at(-1)).toMatchObject({ type: 'hold', atMs: 8000 });
+  });
+  it('ends nothing when the page wakes before the tick that tells of it', async () => {
+    const run = await begin();
+    live(8000);
+    pass(3_600_000);
+    await run.settled();
+    expect(run.state()).toMatchObject({ phase: 'running', completed: false });
+    tickNow();
+    expect(run.state()).toMatchObject({ phase: 'held', holdReason: 'asleep', leftMs: 25_000 });
+    expect((await loadSession('s'))?.status).toBe('running');
   });
   it('is noticed also a moment after going on, before another tick', async () => {
     const run = await begin();

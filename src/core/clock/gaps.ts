@@ -6,7 +6,8 @@ export interface Stamp {
   wallMs: number;
 }
 
-const GAP_MS = 5000;
+/** A longer stretch than this between two stamps is not time that passed. */
+export const GAP_MS = 5000;
 
 /**
  * What lies between two stamps of one document: time that passed, or a stretch in which nothing ran (sleep, a frozen tab, or the wall

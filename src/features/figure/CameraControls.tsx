@@ -62,7 +62,7 @@ export function CameraControls({
         flat
         <input
           type="range"
-          className="range w-[120px] range-xs"
+          className="range w-[84px] range-xs"
           aria-label="Lens, from flat to strongly wide"
           min={LENS.low}
           max={LENS.high}

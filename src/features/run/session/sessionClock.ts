@@ -1,4 +1,4 @@
-import { classifyGap, type Stamp } from '@/core/clock/gaps';
+import { classifyGap, GAP_MS, type Stamp } from '@/core/clock/gaps';
 
 export interface SessionClock {
   /** Milliseconds since the session's start; monotonic, whole numbers. */
@@ -9,19 +9,20 @@ export interface SessionClock {
 
 /**
  * The session clock of this document: wall time when it was opened, monotonic from there. A jump of the wall clock that the monotonic
- * one did not see (sleep on most machines) is added, so that time asleep shows up as time on hold.
+ * one did not see (sleep on most machines) is added, so that time asleep shows up as time on hold. Where the monotonic clock goes on
+ * during sleep, a timer of the page may fire before the tick that tells of it: the clock stands until that tick is in.
  * @param notBeforeMs Session time that is already booked; the clock never goes back behind it.
  */
 export function createSessionClock(startedAtMs: number, notBeforeMs: number): SessionClock {
   const baseMs = Math.max(notBeforeMs, Date.now() - startedAtMs) - performance.now();
   let sleptMs = 0;
   let last: Stamp | undefined;
-  let lastSeenMs = notBeforeMs;
   // The worker's clock began at another moment than the page's: how far they are apart is told by the tick that came through soonest.
   let leastLagMs = Infinity;
-  const nowMs = (): number => Math.round(baseMs + sleptMs + performance.now());
+  const passedMs = (): number => Math.round(baseMs + sleptMs + performance.now());
+  let lastSeenMs = passedMs();
   return {
-    nowMs,
+    nowMs: () => Math.min(passedMs(), lastSeenMs + GAP_MS),
     tick(stamp) {
       const gap = last ? classifyGap(last, stamp) : 'passed';
       const seen = lastSeenMs;
@@ -30,7 +31,7 @@ export function createSessionClock(startedAtMs: number, notBeforeMs: number): Se
       // As of when it was stamped: a tick may lie unread while the machine sleeps.
       const lagMs = performance.now() - stamp.monoMs;
       leastLagMs = Math.min(leastLagMs, lagMs);
-      lastSeenMs = Math.max(lastSeenMs, nowMs() - Math.round(lagMs - leastLagMs));
+      lastSeenMs = Math.max(lastSeenMs, passedMs() - Math.round(lagMs - leastLagMs));
       return { gap, lastSeenMs: seen };
     },
   };
