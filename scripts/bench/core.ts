@@ -1,17 +1,16 @@
 import { BUILDS } from '@/core/figure/skeleton/builds';
-import { buildFigure, COARSE, type Figure, FINE, placeFigure } from '@/core/figure/figure';
-import { fieldDistance } from '@/core/figure/surface/field';
+import { buildFigure, COARSE, type Figure, FINE, poseBody } from '@/core/figure/figure';
 import { draftPicture } from '@/core/figure/picture/draft';
 import { answerKey } from '@/core/figure/facts/answerKey';
 import { STUDIO_LIGHT } from '@/core/figure/picture/light';
 import { figureFacts, poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
-import { fieldBounds } from '@/core/figure/surface/surface';
 import { AIMS, type Aim } from '@/core/practice/start/aims';
 import { fitPlan, SHAPES } from '@/core/practice/fit/fit';
 import { refit } from '@/core/practice/fit/refit';
 import { proposePlan } from '@/core/practice/start/propose';
 import { expandPlan } from '@/core/practice/time/timeline';
 import { manyFiles } from './manyFiles';
+import { KIT } from '../figures/kit';
 import { referenceRows } from './references';
 import { varietyRows } from './variety';
 import { threeHours } from './threeHours';
@@ -87,24 +86,6 @@ function cpuMs(runs: number, job: () => unknown): number {
   return least;
 }
 
-/** Meshing a figure, against evaluating its field once at every point of the same lattice without any culling. */
-function surfaceMeshing(): Row {
-  const { pose } = poseOf('stilt-walker-at-rest');
-  const { field } = placeFigure(pose, BUILDS.masc);
-  const all = Int16Array.from({ length: field.count }, (_, i) => i);
-  const { lo, hi } = fieldBounds(field);
-  const samples = 4000;
-  const sampleMs = timeMs(3, () => {
-    for (let i = 0; i < samples; i++) {
-      const at = (k: number): number => lo[k] + (hi[k] - lo[k]) * ((i * [0.7549, 0.5698, 0.4302][k]) % 1);
-      fieldDistance(field, all, all.length, at(0), at(1), at(2));
-    }
-  });
-  const lattice = ((hi[0] - lo[0]) * (hi[1] - lo[1]) * (hi[2] - lo[2])) / FINE.h ** 3;
-  const buildMs = timeMs(3, () => buildFigure(pose, BUILDS.masc, FINE));
-  return against('build a fine figure', buildMs, 'its lattice unculled (extrapolated)', (sampleMs / samples) * lattice);
-}
-
 /** Surfaces, drafts and facts over a spread of the sets. */
 function figures(): Row[] {
   const some = SET_FIGURES.filter((_, i) => i % 9 === 0).map((reference) => ({
@@ -112,7 +93,7 @@ function figures(): Row[] {
     pose: poseOf(reference.poseId).pose,
     build: BUILDS[reference.build],
   }));
-  const coarse = new Map(some.map((one) => [one, buildFigure(one.pose, one.build, COARSE)]));
+  const coarse = new Map(some.map((one) => [one, buildFigure(KIT, one.pose, one.build, COARSE)]));
   const figureOf = (one: (typeof some)[number]) => coarse.get(one) as Figure;
   const key = (one: (typeof some)[number]) =>
     answerKey(figureOf(one), one.pose, one.build, one.reference.view, STUDIO_LIGHT);
@@ -122,8 +103,8 @@ function figures(): Row[] {
   const keys = timesOver(some, 3, key);
   const facts = timesOver(some, 1, ({ reference }) => figureFacts(reference));
   const { pose } = poseOf('stilt-walker-at-rest');
-  const fineCpu = cpuMs(6, () => buildFigure(pose, BUILDS.masc, FINE));
-  const triangles = buildFigure(pose, BUILDS.masc, FINE).indices.length / 3000;
+  const fineCpu = cpuMs(6, () => buildFigure(KIT, pose, BUILDS.masc, FINE));
+  const triangles = buildFigure(KIT, pose, BUILDS.masc, FINE).indices.length / 3000;
   const rounds = some.filter((_, i) => i % 3 === 0);
   return [
     {
@@ -131,12 +112,17 @@ function figures(): Row[] {
       value: `${(fineCpu / triangles).toFixed(2)} ms (${triangles.toFixed(0)} k, ${fineCpu.toFixed(0)} ms)`,
     },
     timesRow(
+      'pose without light',
+      timesOver(some, 1, (one) => poseBody(KIT, one.pose, one.build)),
+      40,
+    ),
+    timesRow(
       'surface at run quality',
-      timesOver(rounds, 1, (one) => buildFigure(one.pose, one.build, FINE)),
+      timesOver(rounds, 1, (one) => buildFigure(KIT, one.pose, one.build, FINE)),
     ),
     timesRow(
       'surface at first-look quality',
-      timesOver(some, 1, (one) => buildFigure(one.pose, one.build, COARSE)),
+      timesOver(some, 1, (one) => buildFigure(KIT, one.pose, one.build, COARSE)),
     ),
     timesRow(
       'draft picture of 620 px',
@@ -166,9 +152,9 @@ function clock(): Row[] {
 
 const PARTS: Record<string, () => Row[] | Promise<Row[]>> = {
   run: clock,
+  against: () => [planExpansion()],
   figures,
   plans: () => [...fitting(), ...referenceRows(), ...varietyRows()],
   archives: async () => [await manyFiles()],
-  against: () => [planExpansion(), surfaceMeshing()],
 };
 console.log(JSON.stringify(await PARTS[process.argv[2]]()));

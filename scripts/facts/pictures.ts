@@ -7,6 +7,7 @@ import { answerKey } from '@/core/figure/facts/answerKey';
 import { buildFigure, FINE } from '@/core/figure/figure';
 import { figureFacts, poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
 import { seededRandom } from '@/core/random';
+import { KIT } from '../figures/kit';
 
 export interface Truth {
   file: string;
@@ -50,7 +51,7 @@ for (const [i, { poseId, build, view: shown }] of SET_FIGURES.entries()) {
   const random = seededRandom(i + 1);
   const view = { ...shown, elevationDeg: ELEVATIONS[i % ELEVATIONS.length] };
   const pose = poseOf(poseId).pose;
-  const figure = buildFigure(pose, BUILDS[build], FINE);
+  const figure = buildFigure(KIT, pose, BUILDS[build], FINE);
   const light = { azimuthDeg: [-70, 70, -45, 45, 0, 150][i % 6], elevationDeg: 30 + 30 * random() };
   const flat = i % 5 === 4;
   const covered = i % 2 === 0;

@@ -1,4 +1,5 @@
 // A headless browser with the figure renderer loaded; used by the scripts that make pictures of figures.
+import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { chromium } from '@playwright/test';
@@ -17,6 +18,10 @@ export async function openFigurePage() {
   });
   const server = createServer((request, response) => {
     const script = request.url === '/page.js';
+    if (request.url === '/body.pack') {
+      response.end(readFileSync(`${root}/public/body.pack`));
+      return;
+    }
     response.setHeader('content-type', script ? 'text/javascript' : 'text/html');
     response.end(script ? outputFiles[0].text : '<!doctype html><script src="page.js"></script>');
   }).listen(0, '127.0.0.1');

@@ -6,11 +6,12 @@ import { answerKey } from '@/core/figure/facts/answerKey';
 import { buildFigure, COARSE } from '@/core/figure/figure';
 import { poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
 import { STUDIO_LIGHT } from '@/core/figure/picture/light';
+import { KIT } from './kit';
 
 const out: EnvelopeFile = {};
 for (const { poseId, build, view } of SET_FIGURES) {
   const { pose } = poseOf(poseId);
-  const key = answerKey(buildFigure(pose, BUILDS[build], COARSE), pose, BUILDS[build], view, STUDIO_LIGHT, {
+  const key = answerKey(buildFigure(KIT, pose, BUILDS[build], COARSE), pose, BUILDS[build], view, STUDIO_LIGHT, {
     ground: false,
   });
   const headShare = (key.bottom - key.top) / key.heads / key.height;

@@ -7,6 +7,7 @@ import { poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
 import { STUDIO_LIGHT } from '@/core/figure/picture/light';
 import type { ExercisePictures } from '@/core/practice/exercises/pictures';
 import { CATALOG } from '@/core/practice/exercises';
+import { KIT } from './kit';
 
 /** Which figure (part of its file name) and which marks say what an exercise is about. */
 const SHOWS: Record<string, readonly [figure: string, ...layers: string[]]> = {
@@ -96,7 +97,7 @@ for (const { id } of CATALOG) {
   if (!reference) throw new Error(`no figure for ${id}: ${part}`);
   const { poseId, build, view } = reference;
   const { pose } = poseOf(poseId);
-  const key = answerKey(buildFigure(pose, BUILDS[build], COARSE), pose, BUILDS[build], view, STUDIO_LIGHT, {
+  const key = answerKey(buildFigure(KIT, pose, BUILDS[build], COARSE), pose, BUILDS[build], view, STUDIO_LIGHT, {
     ground: false,
   });
   out[id] = {

@@ -3,10 +3,11 @@
 import sharp from 'sharp';
 import { BUILDS } from '@/core/figure/skeleton/builds';
 import { draftPicture } from '@/core/figure/picture/draft';
-import { buildFigure } from '@/core/figure/figure';
+import { buildFigure, COARSE } from '@/core/figure/figure';
 import { POSE_SLUGS } from '@/core/figure/poses/poses';
 import { parseFigureReference, poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
 import { figureReferenceId } from '@/core/figure/catalogue/referenceId';
+import { KIT } from './kit';
 
 const CELL = [170, 190] as const;
 const [out, columnsText = '12', ...asked] = process.argv.slice(2);
@@ -20,7 +21,7 @@ const cells = await Promise.all(
   ids.map(async (id, i) => {
     const reference = parseFigureReference(id);
     if (!reference) throw new Error(`not a figure: ${id}`);
-    const figure = buildFigure(poseOf(reference.poseId).pose, BUILDS[reference.build], { h: 0.06, detail: 0.55 });
+    const figure = buildFigure(KIT, poseOf(reference.poseId).pose, BUILDS[reference.build], COARSE);
     const { width, height, data } = draftPicture(figure, reference.view, {
       longSidePx: 164,
       ground: true,

@@ -4,16 +4,15 @@ import sharp from 'sharp';
 import { BUILDS } from '@/core/figure/skeleton/builds';
 import { figureFileName } from '@/core/figure/catalogue/catalogue';
 import { draftPicture } from '@/core/figure/picture/draft';
-import { buildFigure } from '@/core/figure/figure';
+import { buildFigure, FINE } from '@/core/figure/figure';
 import { poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
+import { KIT } from './kit';
 
 const [share, of, dir, only = ''] = process.argv.slice(2);
-/** Dense enough for 320 pixels. */
-const FINENESS = { h: 0.045, detail: 0.75 };
 for (const folder of ['small', 'covered']) mkdirSync(`${dir}/${folder}`, { recursive: true });
 for (const [i, { poseId, build, view }] of SET_FIGURES.entries()) {
   if (i % Number(of) !== Number(share) || !poseId.includes(only)) continue;
-  const figure = buildFigure(poseOf(poseId).pose, BUILDS[build], FINENESS);
+  const figure = buildFigure(KIT, poseOf(poseId).pose, BUILDS[build], FINE);
   const file = figureFileName(poseId, build, view.azimuthDeg);
   for (const covered of [false, true]) {
     const { width, height, data } = draftPicture(figure, view, { longSidePx: 320, ground: false, covered });

@@ -7,6 +7,7 @@ import { factSentences } from '@/core/figure/facts/sentences';
 import { buildFigure, COARSE, type Figure, FINE, type Fineness } from '@/core/figure/figure';
 import { type FigureFacts, figureFacts, parseFigureReference, poseOf } from '@/core/figure/catalogue/reference';
 import type { FigureReference } from '@/core/figure/catalogue/referenceId';
+import { loadBody } from './bodyFile';
 import { renderFigure } from './figureRenderer';
 
 function referenceOf(id: string): FigureReference {
@@ -17,11 +18,11 @@ function referenceOf(id: string): FigureReference {
 
 /** The last figure meshed at each fineness: turning it only draws again. */
 const last = new Map<Fineness, { key: string; figure: Figure }>();
-function meshed({ poseId, build }: FigureReference, fineness: Fineness): Figure {
+async function meshed({ poseId, build }: FigureReference, fineness: Fineness): Promise<Figure> {
   const key = `${poseId}/${build}`;
   const known = last.get(fineness);
   if (known?.key === key) return known.figure;
-  const figure = buildFigure(poseOf(poseId).pose, BUILDS[build], fineness);
+  const figure = buildFigure(await loadBody(), poseOf(poseId).pose, BUILDS[build], fineness);
   last.set(fineness, { key, figure });
   return figure;
 }
@@ -36,14 +37,14 @@ const FINISHED = { longSidePx: 1200, passes: 8, ground: true } as const;
 
 const api = {
   /** A first look, drawn without a graphics card: WebP with a transparent ground. */
-  draft(id: string, appearance: Appearance, size: { longSidePx: number; ground: boolean }): Promise<Blob> {
+  async draft(id: string, appearance: Appearance, size: { longSidePx: number; ground: boolean }): Promise<Blob> {
     const reference = referenceOf(id);
-    return webp(draftPicture(meshed(reference, COARSE), reference.view, { ...appearance, ...size }));
+    return webp(draftPicture(await meshed(reference, COARSE), reference.view, { ...appearance, ...size }));
   },
   /** The finished picture of a figure, WebP with a transparent ground; without WebGL, a careful draft. */
   async render(id: string, appearance: Appearance): Promise<Blob> {
     const reference = referenceOf(id);
-    const figure = meshed(reference, FINE);
+    const figure = await meshed(reference, FINE);
     try {
       return await renderFigure(figure, reference.view, { ...FINISHED, ...appearance }).convertToBlob({
         type: 'image/webp',
@@ -54,10 +55,13 @@ const api = {
     }
   },
   /** What a teacher would draw over a figure, and what is known of it in sentences. */
-  read(id: string, { light, covered }: Appearance): { key: AnswerKey; sentences: string[]; facts: FigureFacts } {
+  async read(
+    id: string,
+    { light, covered }: Appearance,
+  ): Promise<{ key: AnswerKey; sentences: string[]; facts: FigureFacts }> {
     const reference = referenceOf(id);
     const { pose } = poseOf(reference.poseId);
-    const key = answerKey(meshed(reference, COARSE), pose, BUILDS[reference.build], reference.view, light, { covered });
+    const key = answerKey(await meshed(reference, COARSE), pose, BUILDS[reference.build], reference.view, light, { covered });
     return { key, sentences: factSentences(key), facts: figureFacts(reference) };
   },
   /** What figures are chosen by. */
@@ -72,7 +76,7 @@ const api = {
   /** A figure's surface as a glTF binary. */
   async glb(id: string, covered: boolean): Promise<Blob> {
     const { glbOf } = await import('./glb');
-    return glbOf(meshed(referenceOf(id), FINE), id, covered);
+    return glbOf(await meshed(referenceOf(id), FINE), id, covered);
   },
 };
 export type FigureApi = typeof api;

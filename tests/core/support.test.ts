@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { BUILDS, type BuildName } from '@/core/figure/skeleton/builds';
 import { handPoint } from '@/core/figure/skeleton/handPoint';
-import { KNEE_RADIUS, poseSkeleton, type Rig, soleContacts } from '@/core/figure/skeleton/kinematics';
+import { buildFactor, KNEE_RADIUS, poseSkeleton, type Rig, soleContacts } from '@/core/figure/skeleton/kinematics';
 import { centerOf, centerOfMass, segments } from '@/core/figure/skeleton/mass';
 import type { Pose } from '@/core/figure/skeleton/pose';
 import {
@@ -20,7 +20,7 @@ import {
 } from '@/core/figure/poses/author';
 import { onBone, SIDES } from '@/core/figure/skeleton/skeleton';
 import { imbalance, settlePose, supportPolygon } from '@/core/figure/skeleton/support';
-import { add, cross, dot, length, normalize, rotate, sub, type Vec3 } from '@/core/figure/skeleton/vector';
+import { add, cross, dot, length, normalize, rotate, scale, sub, type Vec3 } from '@/core/figure/skeleton/vector';
 
 const { masc } = BUILDS;
 const lowest = (rig: Rig, side: 'L' | 'R'): number => Math.min(...soleContacts(rig, side).map(([, y]) => y));
@@ -48,7 +48,7 @@ describe('feet', () => {
   });
   it('stand on different heights', () => {
     const { rig } = settlePose(standing({ legL: flat(0.4, 0.6, 0, 1.2), legR: flat(-0.3, 0, 0) }), masc);
-    expect(lowest(rig, 'L')).toBeCloseTo(1.18, 1);
+    expect(lowest(rig, 'L')).toBeCloseTo(1.2 * buildFactor(rig) - 0.02, 1);
     expect(lowest(rig, 'R')).toBeCloseTo(-0.02, 1);
   });
   it('carry their soles level when flat and their heels high on the balls', () => {
@@ -129,7 +129,8 @@ describe('hands', () => {
     const pose: Pose = limbs({ armL: gripAt('L', [0.7, 5.2, 1.6], axis), armR: gripAt('R', [-0.7, 5.2, 1.6], axis) });
     const rig = poseSkeleton(pose, masc);
     for (const side of SIDES) {
-      expect(length(sub(at(rig, side, 'grip'), [side === 'L' ? 0.7 : -0.7, 5.2, 1.6]))).toBeLessThan(0.02);
+      const goal = scale([side === 'L' ? 0.7 : -0.7, 5.2, 1.6], buildFactor(rig));
+      expect(length(sub(at(rig, side, 'grip'), goal))).toBeLessThan(0.02);
       expect(dot(rotate(rig.rot[`hand.${side}`], [0, 0, 1]), axis)).toBeGreaterThan(0.9);
     }
   });
@@ -138,7 +139,7 @@ describe('hands', () => {
       { root: { pos: [0, 2.1, 0], rot: [80, 0, 0] }, ...limbs({ armL: palmDown('L', 0.8, 2.2) }) },
       masc,
     );
-    expect(length(sub(at(rig, 'L', 'palm'), [0.8, 0, 2.2]))).toBeLessThan(0.05);
+    expect(length(sub(at(rig, 'L', 'palm'), scale([0.8, 0, 2.2], buildFactor(rig))))).toBeLessThan(0.05);
   });
   it('mirror each other', () => {
     const rig = poseSkeleton(limbs({ armL: behindHead('L'), armR: behindHead('R') }), masc);

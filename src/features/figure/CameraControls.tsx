@@ -1,18 +1,8 @@
 import { ArrowDown, ArrowUp, FlipHorizontal2, RotateCcw, RotateCw, Shuffle } from 'lucide-react';
-import { BUILDS, type BuildName } from '@/core/figure/skeleton/builds';
+import { BUILD_NAMES, BUILD_WORDS, type BuildName } from '@/core/figure/skeleton/buildNames';
 import type { FigureReference } from '@/core/figure/catalogue/referenceId';
 import { LENS, RAISE_DEG, TURN_DEG } from './views';
 
-const BUILD_WORDS: Record<BuildName, string> = {
-  masc: 'Masculine',
-  fem: 'Feminine',
-  lean: 'Tall and lean',
-  stocky: 'Stocky',
-  muscular: 'Muscular',
-  heavy: 'Heavy',
-  slight: 'Slight',
-  older: 'Older',
-};
 
 const MOVES = [
   { label: 'Turn left', arrow: 'Left', Icon: RotateCcw, by: { turnDeg: -TURN_DEG } },
@@ -80,7 +70,7 @@ export function CameraControls({
           value={reference.build}
           onChange={(event) => onBuild(event.target.value as BuildName)}
         >
-          {(Object.keys(BUILDS) as BuildName[]).map((build) => (
+          {BUILD_NAMES.map((build) => (
             <option key={build} value={build}>
               {BUILD_WORDS[build]}
             </option>

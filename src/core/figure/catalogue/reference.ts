@@ -91,20 +91,36 @@ const ROOM_LENS_DEG = 26;
 
 /** Who plays whom, in turn over a character's views. */
 const PLAYED_BY: Record<string, readonly BuildName[]> = {
-  'stilt-walker': ['lean', 'fem'],
-  'bell-ringer': ['stocky', 'masc'],
-  archer: ['slight', 'muscular'],
-  drummer: ['masc', 'heavy'],
-  'bread-carrier': ['fem', 'stocky'],
-  'net-mender': ['older', 'lean'],
+  'stilt-walker': ['lean', 'fem', 'tall', 'strong'],
+  'bell-ringer': ['stocky', 'masc', 'big', 'small'],
+  archer: ['slight', 'muscular', 'strong', 'masc'],
+  drummer: ['masc', 'heavy', 'muscular', 'fem'],
+  'bread-carrier': ['fem', 'stocky', 'heavy', 'tall'],
+  'net-mender': ['older', 'lean', 'elder', 'small'],
 };
+
+/** Whose limbs are too long or too short for a pose to touch what it touches. */
+const UNSUITED: Record<string, readonly BuildName[]> = {
+  'stilt-walker-sweeping': ['lean', 'tall'],
+  'drummer-kneeling-at-the-drum': ['masc', 'muscular'],
+  'net-mender-pausing': ['older', 'elder', 'small'],
+  'net-mender-stretched-on-a-bench': ['older'],
+  'stilt-walker-holding-an-ankle': ['fem', 'tall', 'strong'],
+  'net-mender-holding-up-the-net': ['older', 'elder'],
+};
+
+/** Who plays a pose. */
+function castOf(poseId: string): readonly BuildName[] {
+  const character = Object.keys(PLAYED_BY).find((name) => poseId.startsWith(name)) ?? 'archer';
+  return PLAYED_BY[character].filter((name) => !UNSUITED[poseId]?.includes(name));
+}
 
 /** Every view of every authored pose in the sets. */
 export const SET_FIGURES: readonly FigureReference[] = POSE_SLUGS.flatMap((poseId, i) => {
-  const character = Object.keys(PLAYED_BY).find((name) => poseId.startsWith(name)) ?? 'archer';
+  const cast = castOf(poseId);
   return poseOf(poseId).seenFrom.map((azimuthDeg, j) => ({
     poseId,
-    build: PLAYED_BY[character][(i + j) % 2],
+    build: cast[(i + j) % cast.length],
     view: { azimuthDeg, elevationDeg: [6, 10, 4, 14][(i + 2 * j) % 4], lensDeg: ROOM_LENS_DEG },
   }));
 });

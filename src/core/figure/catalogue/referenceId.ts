@@ -1,4 +1,4 @@
-import { BUILDS, type BuildName } from '../skeleton/builds';
+import { BUILD_NAMES, type BuildName } from '../skeleton/buildNames';
 import type { View } from '../picture/view';
 
 /** A built-in figure as something to draw: who, which pose, seen from where. Any combination can be rendered. */
@@ -18,7 +18,8 @@ export function splitFigureReference(id: string): FigureReference | undefined {
   const [kind, poseId, build, ...numbers] = id.split('/');
   const [azimuthDeg, elevationDeg, lensDeg] = numbers.map(Number);
   const inRange = Math.abs(azimuthDeg) <= 180 && Math.abs(elevationDeg) <= 80 && lensDeg >= 5 && lensDeg <= 90;
-  if (kind !== 'figure' || numbers.length !== 3 || !inRange || !Object.hasOwn(BUILDS, build)) return undefined;
+  if (kind !== 'figure' || numbers.length !== 3 || !inRange || !BUILD_NAMES.some((name) => name === build))
+    return undefined;
   return { poseId, build: build as BuildName, view: { azimuthDeg, elevationDeg, lensDeg } };
 }
 

@@ -23,7 +23,7 @@ function through(rig: Rig, leg: Side): Vec3[] {
   const { pos } = rig;
   const middle = (a: Vec3, b: Vec3): Vec3 => lerp(a, b, 0.5);
   return [
-    onSkin(rig, 'head', [0, 7.7, -0.06]),
+    onSkin(rig, 'head', [0, 7.7, -0.14]),
     pos.neck,
     middle(pos.neck, pos.chest),
     pos.spine,
@@ -50,7 +50,7 @@ function leadingLeg(rig: Rig, project: (p: Vec3) => Point): Side {
   const cost = (side: Side): number => {
     const foot = rig.pos[`foot.${side}`];
     const carries = Math.hypot(foot[0] - cx, foot[2] - cz) + Math.max(0, foot[1] - 0.6);
-    return turning(through(rig, side).map(project)) + 2.5 * carries;
+    return turning(through(rig, side).map(project)) + 4 * carries;
   };
   return cost(SIDES[0]) <= cost(SIDES[1]) ? SIDES[0] : SIDES[1];
 }

@@ -4,7 +4,7 @@ import { type EyeLevel, eyeLevelOf } from '../picture/eyeLevel';
 import type { Figure } from '../figure';
 import { type KeyLight, towardLight } from '../picture/light';
 import type { Pose } from '../skeleton/pose';
-import { PARTS } from '../surface/sculptor';
+import { PARTS } from '../skeleton/parts';
 import { type Camera, cameraOf, cornerWeights, project, projectAll, rasterize } from '../picture/raster';
 import { dot, length, sub, type Vec3 } from '../skeleton/vector';
 import {
@@ -20,7 +20,6 @@ import { actionLine, type ActionLine, type Point } from './actionLine';
 import { type Contour, contourLength, innerContours } from './contours';
 import { effort, type Effort } from './effort';
 import { faceLattice } from './faceLattice';
-import { landmarks } from './landmarks';
 import { type Alignment, alignments, type Mark, type Tilt, tiltOf } from './measuringLines';
 import { type Mass, masses } from './masses';
 import { maskRings, silhouette } from './silhouette';
@@ -159,7 +158,7 @@ export function answerKey(
   const ys = outline.flatMap((c) => c.points.map(([, y]) => y));
   const xs = outline.flatMap((c) => c.points.map(([x]) => x));
   const [top, bottom] = [Math.min(...ys), Math.max(...ys)];
-  const places = landmarks(rig);
+  const places = figure.landmarks;
   const apart = (a: string, b: string): number => {
     const [p, q] = [a, b].map((name) => (places.find((l) => l.name === name) as { at: Vec3 }).at);
     return length(sub(p, q));
@@ -223,7 +222,7 @@ export function answerKey(
     centerOfMass: centerOfMass(rig),
     support: supportPolygon(pose, rig) ?? [],
     effort: effort(pose, rig),
-    face: faceLattice(rig, at, camera.eye),
+    face: faceLattice(figure.face, at, camera.eye),
     shadow: shadowRings(scene, small, picture, projected, towardLight(light, view.azimuthDeg)).map((polygon) =>
       polygon.map((ring) => ring.map(([x, y]): Point => [x * up, y * up])),
     ),

@@ -14,11 +14,11 @@ export interface Mass {
   turnDeg: number;
 }
 
-/** Ellipsoids of the base figure: [name, bone, center from the joint, half axes]. */
-const ELLIPSOIDS: readonly (readonly [Mass['name'], string, Vec3, Vec3])[] = [
-  ['head', 'head', [0, 0.3, 0.02], [0.34, 0.49, 0.43]],
-  ['ribcage', 'chest', [0, 0.5, 0.02], [0.64, 0.78, 0.47]],
-  ['pelvis', 'pelvis', [0, 0.05, 0.02], [0.6, 0.46, 0.4]],
+/** The masses' centers from the joint and half heights, on the base figure's bone, and the bone whose flesh says how wide and deep they are. */
+const ELLIPSOIDS: readonly (readonly [Mass['name'], bone: string, center: Vec3, halfHeight: number])[] = [
+  ['head', 'head', [0, 0.325, -0.04], 0.515],
+  ['ribcage', 'chest', [0, 0.5, 0.02], 0.78],
+  ['pelvis', 'pelvis', [0, 0.05, 0.02], 0.46],
 ];
 
 /**
@@ -27,14 +27,15 @@ const ELLIPSOIDS: readonly (readonly [Mass['name'], string, Vec3, Vec3])[] = [
  * @param eye Where the picture is seen from, world.
  */
 export function masses(rig: Rig, project: (p: Vec3) => Point, eye: Vec3): Mass[] {
-  return ELLIPSOIDS.map(([name, bone, offset, half]) => {
-    const s = boneScale(rig.build, bone);
+  return ELLIPSOIDS.map(([name, bone, offset, halfHeight]) => {
+    const [halfWidth, halfDepth] = rig.build.flesh[bone];
+    const half = [halfWidth, halfHeight * boneScale(rig.build, bone)[1], halfDepth];
     const center = add(rig.pos[bone], rotate(rig.rot[bone], onBone(rig.build, bone, offset)));
     const c = project(center);
     // Rows of the map from the unit ball to the picture; its singular values are the ellipse's half axes.
     const axes = ([0, 1, 2] as const).map((k): Point => {
       const e: Vec3 = [0, 0, 0];
-      e[k] = half[k] * s[k];
+      e[k] = half[k];
       const tip = project(add(center, rotate(rig.rot[bone], e)));
       return [tip[0] - c[0], tip[1] - c[1]];
     });

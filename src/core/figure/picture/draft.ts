@@ -1,4 +1,4 @@
-import { coveredPositions } from '../surface/cover';
+import { coveredPositions } from '../mesh/cover';
 import type { Figure } from '../figure';
 import { type KeyLight, type Look, PAINT, STUDIO_LIGHT, towardLight } from './light';
 import {
@@ -11,7 +11,7 @@ import {
   rasterize,
   type Triangles,
 } from './raster';
-import { solidMesh } from '../surface/solids';
+import { solidMesh } from '../props/solids';
 import { dot, type Vec3 } from '../skeleton/vector';
 import { frameFigure, type Margins, type View } from './view';
 
@@ -65,7 +65,7 @@ export function sceneOf(figure: Figure, covered: boolean): Scene {
   return {
     positions: join(covered ? coveredPositions(figure) : figure.positions, props.positions),
     normals: join(figure.normals, props.normals),
-    openness: join(figure.occlusion, new Float32Array(propVertices).fill(0.9)),
+    openness: join(figure.openness, new Float32Array(propVertices).fill(0.9)),
     cover: join(figure.cover, new Float32Array(propVertices).fill(-1)),
     indices,
     figureVertices,

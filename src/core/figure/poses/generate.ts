@@ -1,7 +1,5 @@
 import { seededRandom } from '../../random';
 import { BUILDS } from '../skeleton/builds';
-import { compileField } from '../surface/compile';
-import { sculptBody } from '../body/body';
 import { brokenLimits, penetrations } from '../skeleton/limits';
 import { type Rig, soleContacts } from '../skeleton/kinematics';
 import { mirrorPose } from '../skeleton/mirror';
@@ -93,7 +91,7 @@ export function whyRejected(pose: Pose): string | undefined {
   for (const side of SIDES)
     if (Math.min(...soleContacts(rig, side).map(([, y]) => y)) > 0.02) return 'a foot does not reach the ground';
   if (imbalance(pose, rig) > 0.02) return 'it would fall';
-  const deep = penetrations(compileField(sculptBody(BUILDS.masc), rig)).find(({ depth }) => depth > 0.08);
+  const deep = penetrations(rig).find(({ depth }) => depth > 0.08);
   return deep && `${deep.parts} overlap`;
 }
 

@@ -1,208 +1,36 @@
+import { BUILD_NAMES, type BuildName } from './buildNames';
+import joints from './joints.json';
 import type { Vec3 } from './vector';
 
-/** A body type. Scales multiply the base figure's bone lengths (y) and widths (x, z); keys of `s` are bone names without side. */
+export type { BuildName };
+
+/** One of the adults who pose. */
 export interface Build {
-  name: string;
-  s: Record<string, Vec3>;
-  /** Factor on muscle bulges; 1 is the base figure. */
-  muscle: number;
-  /** 0 lean to 1 heavy. */
-  fat: number;
-  /** Factor on blend radii between primitives. */
-  soft: number;
-  breast: number;
-  /** 0 masculine to 1 feminine pelvis, waist and face. */
-  fem: number;
-  /** 0 none, 1 short, 2 tied back. */
-  hair: number;
+  name: BuildName;
+  /** Rest joints, arms hanging, soles on y = 0; head heights. Middle and left: the right is mirrored. */
+  joints: Readonly<Record<string, Vec3>>;
+  /** How bones compare with the base figure's, along x, y and z of their own axes; by bone name without side. */
+  s: Readonly<Record<string, Vec3>>;
+  /** Radii of the flesh around bones, or half width and half depth of trunk and head; head heights. */
+  flesh: Readonly<Record<string, readonly [number, number]>>;
   /** Bend that this build adds to every pose, degrees forward. */
-  stoop?: Partial<Record<'spine' | 'chest' | 'neck' | 'head', number>>;
+  stoop: Partial<Record<'spine' | 'chest' | 'neck' | 'head', number>>;
 }
 
-export const BUILDS = {
-  masc: { name: 'masc', s: { head: [1.02, 1.04, 1.02] }, muscle: 1, fat: 0.08, soft: 1, breast: 0, fem: 0, hair: 0 },
-  fem: {
-    name: 'fem',
-    muscle: 0.62,
-    fat: 0.18,
-    soft: 1.3,
-    breast: 0.75,
-    fem: 1,
-    hair: 2,
-    s: {
-      chest: [0.83, 0.97, 0.89],
-      clav: [0.84, 1, 0.9],
-      shoulderW: [0.83, 1, 1],
-      spine: [0.86, 1, 0.93],
-      pelvis: [1.07, 0.98, 1.02],
-      hipW: [1.06, 1, 1],
-      kneeIn: [0.9, 1, 1],
-      uarm: [0.82, 0.96, 0.84],
-      farm: [0.84, 0.96, 0.85],
-      hand: [0.86, 0.92, 0.88],
-      thigh: [1.06, 0.98, 1.04],
-      calf: [0.94, 0.98, 0.94],
-      foot: [0.88, 0.93, 0.92],
-      toe: [0.88, 0.93, 0.92],
-      neck: [0.8, 1.0, 0.83],
-      head: [0.95, 0.985, 0.965],
-    },
-  },
-  lean: {
-    name: 'lean',
-    muscle: 0.8,
-    fat: 0,
-    soft: 0.85,
-    breast: 0,
-    fem: 0.1,
-    hair: 1,
-    s: {
-      chest: [0.9, 1.02, 0.88],
-      clav: [0.93, 1, 0.92],
-      shoulderW: [0.93, 1, 1],
-      spine: [0.86, 1.04, 0.82],
-      pelvis: [0.9, 1, 0.88],
-      hipW: [0.93, 1, 1],
-      uarm: [0.82, 1.05, 0.84],
-      farm: [0.86, 1.05, 0.88],
-      hand: [0.95, 1.03, 0.95],
-      thigh: [0.86, 1.05, 0.88],
-      calf: [0.88, 1.06, 0.88],
-      foot: [0.95, 1, 1],
-      toe: [0.95, 1, 1],
-      neck: [0.88, 1.05, 0.9],
-      head: [0.97, 1.03, 0.98],
-    },
-  },
-  stocky: {
-    name: 'stocky',
-    muscle: 1.08,
-    fat: 0.75,
-    soft: 1.3,
-    breast: 0.12,
-    fem: 0,
-    hair: 1,
-    s: {
-      chest: [1.12, 0.96, 1.14],
-      clav: [1.06, 1, 1.08],
-      shoulderW: [1.06, 1, 1],
-      spine: [1.16, 0.94, 1.22],
-      pelvis: [1.08, 0.97, 1.12],
-      hipW: [1.06, 1, 1],
-      uarm: [1.16, 0.92, 1.16],
-      farm: [1.14, 0.92, 1.14],
-      hand: [1.08, 0.95, 1.08],
-      thigh: [1.12, 0.9, 1.12],
-      calf: [1.12, 0.9, 1.12],
-      foot: [1.08, 1, 1],
-      toe: [1.08, 1, 1],
-      neck: [1.16, 0.88, 1.16],
-      head: [1.03, 1, 1.03],
-    },
-  },
-  muscular: {
-    name: 'muscular',
-    muscle: 1.3,
-    fat: 0.04,
-    soft: 0.9,
-    breast: 0,
-    fem: 0,
-    hair: 1,
-    s: {
-      chest: [1.1, 1.01, 1.08],
-      clav: [1.1, 1, 1.02],
-      shoulderW: [1.11, 1, 1],
-      spine: [0.98, 1.01, 1],
-      pelvis: [0.97, 1, 1],
-      hipW: [1, 1, 1],
-      uarm: [1.14, 1.01, 1.14],
-      farm: [1.1, 1.01, 1.1],
-      hand: [1.04, 1, 1.04],
-      thigh: [1.1, 1.01, 1.1],
-      calf: [1.06, 1.02, 1.06],
-      neck: [1.18, 0.98, 1.14],
-      head: [0.99, 1.0, 0.99],
-    },
-  },
-  heavy: {
-    name: 'heavy',
-    muscle: 0.7,
-    fat: 1,
-    soft: 1.5,
-    breast: 0.95,
-    fem: 0.85,
-    hair: 2,
-    s: {
-      chest: [1.06, 0.96, 1.14],
-      clav: [0.96, 1, 1],
-      shoulderW: [0.95, 1, 1],
-      spine: [1.22, 0.96, 1.24],
-      pelvis: [1.26, 0.98, 1.2],
-      hipW: [1.2, 1, 1],
-      kneeIn: [0.92, 1, 1],
-      uarm: [1.18, 0.93, 1.2],
-      farm: [1.08, 0.93, 1.1],
-      hand: [0.95, 0.92, 1],
-      thigh: [1.3, 0.93, 1.26],
-      calf: [1.18, 0.93, 1.16],
-      foot: [1, 0.95, 0.96],
-      toe: [1, 0.95, 0.96],
-      neck: [1.02, 0.9, 1.06],
-      head: [1.02, 1, 1.02],
-    },
-  },
-  slight: {
-    name: 'slight',
-    muscle: 0.5,
-    fat: 0.05,
-    soft: 1.15,
-    breast: 0.4,
-    fem: 0.9,
-    hair: 1,
-    s: {
-      chest: [0.76, 0.94, 0.8],
-      clav: [0.8, 1, 0.84],
-      shoulderW: [0.79, 1, 1],
-      spine: [0.76, 0.96, 0.82],
-      pelvis: [0.88, 0.94, 0.86],
-      hipW: [0.88, 1, 1],
-      kneeIn: [0.9, 1, 1],
-      uarm: [0.7, 0.94, 0.72],
-      farm: [0.74, 0.94, 0.76],
-      hand: [0.82, 0.9, 0.84],
-      thigh: [0.84, 0.95, 0.84],
-      calf: [0.8, 0.96, 0.82],
-      foot: [0.84, 0.9, 0.88],
-      toe: [0.84, 0.9, 0.88],
-      neck: [0.74, 1, 0.76],
-      head: [0.96, 0.99, 0.96],
-    },
-  },
-  older: {
-    name: 'older',
-    muscle: 0.72,
-    fat: 0.5,
-    soft: 1.15,
-    breast: 0.1,
-    fem: 0.1,
-    hair: 0,
-    stoop: { spine: 4, chest: 7, neck: 5, head: -8 },
-    s: {
-      chest: [0.94, 0.95, 1.02],
-      clav: [0.92, 1, 1],
-      shoulderW: [0.92, 1, 1],
-      spine: [1.08, 0.95, 1.12],
-      pelvis: [1, 0.98, 1.04],
-      hipW: [0.98, 1, 1],
-      uarm: [0.86, 0.98, 0.88],
-      farm: [0.88, 0.98, 0.9],
-      hand: [1.02, 1, 1.02],
-      thigh: [0.88, 0.97, 0.88],
-      calf: [0.86, 0.97, 0.88],
-      neck: [0.92, 0.95, 0.96],
-      head: [1.02, 1.02, 1.02],
-    },
-  },
-} satisfies Record<string, Build>;
+const STOOP: Partial<Record<BuildName, Build['stoop']>> = {
+  older: { spine: 4, chest: 7, neck: 5, head: -8 },
+  elder: { spine: 3, chest: 8, neck: 6, head: -9 },
+  big: { chest: 3, neck: 3, head: -4 },
+};
 
-export type BuildName = keyof typeof BUILDS;
+/** Joints and proportions are measured on the mesh by npm run body. */
+export const BUILDS = Object.fromEntries(
+  BUILD_NAMES.map((name): [BuildName, Build] => [
+    name,
+    {
+      name,
+      ...(joints as unknown as Record<BuildName, Pick<Build, 'joints' | 's' | 'flesh'>>)[name],
+      stoop: STOOP[name] ?? {},
+    },
+  ]),
+) as Record<BuildName, Build>;

@@ -274,14 +274,20 @@ function handTo(rig: Rig, side: Side, limb: 'armL' | 'armR', target: LimbTarget)
   const local: Vec3 = [point[0] * k[0], point[1] * k[1], point[2] * k[2]];
   aimed.pos = aimed.palm && aimed.fing ? sub(goal, rotate(handBasis(aimed.palm, aimed.fing, sign), local)) : goal;
   reach(rig, limb, aimed);
-  // Wrist limits or a hand left to the forearm: correct by what is still missing.
-  for (let step = 0; step < 4; step++) {
+  // Wrist limits or a hand left to the forearm: correct by what is still missing, and keep the nearest.
+  let nearest = { aimed: aimed.pos, missing: Infinity };
+  for (let step = 0; step < 12; step++) {
     const missing = sub(goal, add(rig.pos[`hand.${side}`], rotate(rig.rot[`hand.${side}`], local)));
-    if (length(missing) < 2e-3 || length(sub(goal, from)) > 3.2) return;
-    aimed.pos = add(aimed.pos, missing);
+    if (length(missing) < nearest.missing) nearest = { aimed: aimed.pos, missing: length(missing) };
+    if (nearest.missing < 2e-3 || length(sub(goal, from)) > FARTHEST_REACH) return;
+    aimed.pos = add(aimed.pos, scale(missing, step < 4 ? 1 : 0.5));
     reach(rig, limb, aimed);
   }
+  aimed.pos = nearest.aimed;
+  reach(rig, limb, aimed);
 }
+/** Nothing farther from the shoulder than this is reached for again, head heights. */
+const FARTHEST_REACH = 3.2;
 
 /** World rotation of a hand from the directions of its palm and fingers. */
 function handBasis(palmDirection: Vec3, fingerDirection: Vec3, sign: number): Quat {

@@ -1,9 +1,7 @@
 import { ballAngles, eulerYzx, type Rig, wrapDegrees } from './kinematics';
-import { type Field, partDistances, SHAPE } from '../surface/field';
-import { type Part, PARTS } from '../surface/sculptor';
+import type { Part } from './parts';
 import { SIDES, sideSign } from './skeleton';
-import { fieldBounds } from '../surface/surface';
-import { quatMul, RAD_PER_DEG } from './vector';
+import { add, clamp, dot, length, quatMul, RAD_PER_DEG, rotate, scale, sub, type Vec3 } from './vector';
 
 type Range = readonly [low: number, high: number];
 
@@ -28,11 +26,11 @@ const RANGES: Record<string, Range> = {
   knee: [0, 152],
   'ankle toes up': [-58, 36],
   'ankle inversion': [-25, 25],
-  'hip flexion': [-28, 130],
+  'hip flexion': [-28, 142],
   'hip abduction': [-32, 60],
   'hip twist': [-50, 65],
   'shoulder raise': [0, 178],
-  'shoulder extension': [-180, 62],
+  'shoulder extension': [-180, 66],
   'shoulder across': [-180, 60],
   'shoulder twist': [-95, 95],
 };
@@ -117,48 +115,92 @@ for (const s of SIDES) {
   mayTouch('head', `uarm.${s}`);
 }
 
-/** Grid step of the search, head heights, and grid points per block edge; primitives are culled once a block. */
-const STEP = 0.09;
-const BLOCK = 6;
-
-/** Fleshy primitives whose bounding sphere comes within `margin` of a point. */
-function nearby(field: Field, from: readonly number[], x: number, y: number, z: number, margin: number): number[] {
-  return from.filter((i) => {
-    const c = i * 3;
-    const d2 = (x - field.center[c]) ** 2 + (y - field.center[c + 1]) ** 2 + (z - field.center[c + 2]) ** 2;
-    return d2 < (field.radius[i] + margin) ** 2;
-  });
+/** A bone's flesh: all within a radius of a line, head heights. */
+interface Capsule {
+  part: Part;
+  from: Vec3;
+  to: Vec3;
+  radius: number;
 }
 
-/** How deep parts that are not neighbors go into each other, head heights; only what exceeds 0.05. */
-export function penetrations(field: Field): { parts: string; depth: number }[] {
-  const { lo, hi } = fieldBounds(field);
-  const flesh = Array.from({ length: field.count }, (_, i) => i).filter((i) => field.shape[i] < SHAPE.bump);
-  const severalParts = (list: readonly number[]): boolean => list.some((i) => field.part[i] !== field.part[list[0]]);
-  const deepest = new Map<string, number>();
-  const look = (list: Int16Array, x: number, y: number, z: number): void => {
-    const d = partDistances(field, list, list.length, x, y, z);
-    for (let a = 0; a < PARTS.length; a++)
-      for (let b = a + 1; d[a] < -0.02 && b < PARTS.length; b++) {
-        if (d[b] >= -0.02 || neighbors.has(`${PARTS[a]}|${PARTS[b]}`)) continue;
-        const key = `${PARTS[a]} in ${PARTS[b]}`;
-        deepest.set(key, Math.max(deepest.get(key) ?? 0, Math.min(-d[a], -d[b])));
-      }
+/** The body as capsules: two across the trunk at pelvis and chest and one between, one a segment of the limbs, head and palms. */
+function capsules(rig: Rig): Capsule[] {
+  const { flesh } = rig.build;
+  const at = (bone: string, offset: Vec3): Vec3 => add(rig.pos[bone], rotate(rig.rot[bone], offset));
+  // Across the trunk, as wide as its flesh and as thick as it is deep.
+  const across = (bone: string, y: number): Capsule => {
+    const [width, depth] = flesh[bone];
+    const side = Math.max(0, width - depth);
+    return { part: 'torso', from: at(bone, [-side, y, 0]), to: at(bone, [side, y, 0]), radius: depth };
   };
-  const span = BLOCK * STEP;
-  const half = ((BLOCK - 1) * STEP) / 2;
-  for (let X = lo[0]; X < hi[0]; X += span)
-    for (let Y = lo[1]; Y < hi[1]; Y += span)
-      for (let Z = lo[2]; Z < hi[2]; Z += span) {
-        const near = nearby(field, flesh, X + half, Y + half, Z + half, half * Math.sqrt(3));
-        if (near.length < 2 || !severalParts(near)) continue;
-        for (let n = 0; n < BLOCK ** 3; n++) {
-          const x = X + (n % BLOCK) * STEP;
-          const y = Y + (Math.floor(n / BLOCK) % BLOCK) * STEP;
-          const z = Z + Math.floor(n / BLOCK ** 2) * STEP;
-          const list = nearby(field, near, x, y, z, 0);
-          if (list.length > 1 && severalParts(list)) look(Int16Array.from(list), x, y, z);
-        }
-      }
+  const limb = (part: Part, from: Vec3, to: Vec3, kind: string): Capsule => ({
+    part,
+    from,
+    to,
+    radius: flesh[kind][0],
+  });
+  return [
+    across('pelvis', 0.1),
+    across('spine', 0.15),
+    across('chest', 0.55),
+    { part: 'head', from: at('head', [0, 0.1, 0.12]), to: at('head', [0, 0.42, 0.02]), radius: flesh.head[0] },
+    ...SIDES.flatMap((s) => [
+      limb(`uarm.${s}`, rig.pos[`uarm.${s}`], rig.pos[`farm.${s}`], 'uarm'),
+      limb(`farm.${s}`, rig.pos[`farm.${s}`], rig.pos[`hand.${s}`], 'farm'),
+      {
+        part: `hand.${s}` as Part,
+        from: at(`hand.${s}`, [0, -0.12, -0.06]),
+        to: at(`hand.${s}`, [0, -0.36, -0.08]),
+        radius: PALM,
+      },
+      limb(`thigh.${s}`, rig.pos[`thigh.${s}`], rig.pos[`calf.${s}`], 'thigh'),
+      limb(`calf.${s}`, rig.pos[`calf.${s}`], rig.pos[`foot.${s}`], 'calf'),
+      {
+        part: `foot.${s}` as Part,
+        from: at(`foot.${s}`, [0, -0.16, -0.1]),
+        to: at(`foot.${s}`, [0, -0.2, 0.62]),
+        radius: FOOT,
+      },
+    ]),
+  ];
+}
+/** Half the thickness of a palm and of a foot, head heights. */
+const PALM = 0.08;
+const FOOT = 0.13;
+
+/**
+ * Least distance of two line segments.
+ * Source: C. Ericson, Real-Time Collision Detection, 2005, section 5.1.9.
+ */
+function segmentDistance(p: Capsule, q: Capsule): number {
+  const d1 = sub(p.to, p.from);
+  const d2 = sub(q.to, q.from);
+  const r = sub(p.from, q.from);
+  const a = Math.max(1e-9, dot(d1, d1));
+  const e = Math.max(1e-9, dot(d2, d2));
+  const b = dot(d1, d2);
+  const c = dot(d1, r);
+  const f = dot(d2, r);
+  const denominator = a * e - b * b;
+  let s = denominator > 1e-9 ? clamp((b * f - c * e) / denominator, 0, 1) : 0;
+  let t = (b * s + f) / e;
+  if (t < 0 || t > 1) {
+    t = clamp(t, 0, 1);
+    s = clamp((b * t - c) / a, 0, 1);
+  }
+  return length(sub(add(p.from, scale(d1, s)), add(q.from, scale(d2, t))));
+}
+
+/** How deep parts that are not neighbors go into each other, by their capsules, head heights; only what exceeds 0.05. */
+export function penetrations(rig: Rig): { parts: string; depth: number }[] {
+  const all = capsules(rig);
+  const deepest = new Map<string, number>();
+  all.forEach((p, i) => {
+    for (const q of all.slice(i + 1)) {
+      if (p.part === q.part || neighbors.has(`${p.part}|${q.part}`)) continue;
+      const key = `${p.part} in ${q.part}`;
+      deepest.set(key, Math.max(deepest.get(key) ?? 0, p.radius + q.radius - segmentDistance(p, q)));
+    }
+  });
   return [...deepest].filter(([, depth]) => depth > 0.05).map(([parts, depth]) => ({ parts, depth }));
 }

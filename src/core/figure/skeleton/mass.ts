@@ -33,7 +33,7 @@ export function segments(rig: Rig): Segment[] {
     { name: 'pelvis', share: 0.142, center: lerp(hips, pos.spine, 0.35) },
     { name: 'spine', share: 0.139, center: lerp(pos.spine, pos.chest, 0.56) },
     { name: 'chest', share: 0.216, center: lerp(pos.chest, lerp(shoulders, pos.neck, 0.5), 0.6) },
-    { name: 'head', share: 0.081, center: add(pos.head, rotate(rot.head, [0, 0.3, 0.05])) },
+    { name: 'head', share: 0.081, center: add(pos.head, rotate(rot.head, [0, 0.3, -0.06])) },
     ...limbs,
   ];
 }

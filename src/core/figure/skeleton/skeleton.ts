@@ -1,5 +1,5 @@
 import type { Build } from './builds';
-import { add, sub, type Vec3 } from './vector';
+import type { Vec3 } from './vector';
 
 interface Finger {
   /** Knuckle, middle joint, end joint and tip, rest space. */
@@ -127,30 +127,10 @@ export function onBone(build: Build, bone: string, p: Vec3): Vec3 {
   return [p[0] * s[0], p[1] * s[1], p[2] * s[2]];
 }
 
-function offsetScale(build: Build, bone: string, parent: string): Vec3 {
-  const kind = boneClass(bone);
-  if (kind === 'uarm') return [build.s.shoulderW?.[0] ?? 1, 1, 1];
-  if (kind === 'thigh') return [build.s.hipW?.[0] ?? 1, boneScale(build, 'pelvis')[1], 1];
-  if (kind === 'calf') return [build.s.kneeIn?.[0] ?? 1, boneScale(build, 'thigh')[1], 1];
-  const scale = boneScale(build, parent);
-  if (kind === 'farm' || kind === 'foot' || (kind === 'hand' && boneClass(parent) === 'farm')) return [1, scale[1], 1];
-  return scale;
-}
-
 /** Rest joint positions of a build, soles on y = 0, in head heights of the base figure. */
-export function restPositions(build: Build): Record<string, Vec3> {
-  const out: Record<string, Vec3> = {};
-  for (const bone of BONES) {
-    const { p, parent } = REST[bone];
-    if (parent === null) {
-      out[bone] = [0, 0, 0];
-      continue;
-    }
-    const offset = sub(p, REST[parent].p);
-    const s = offsetScale(build, bone, parent);
-    out[bone] = add(out[parent], [offset[0] * s[0], offset[1] * s[1], offset[2] * s[2]]);
-  }
-  const sole = out['foot.L'][1] - REST['foot.L'].p[1] * boneScale(build, 'foot')[1];
-  for (const bone of BONES) out[bone] = [out[bone][0], out[bone][1] - sole, out[bone][2]];
+export function restPositions({ joints }: Build): Record<string, Vec3> {
+  const out: Record<string, Vec3> = { ...joints };
+  for (const [bone, [x, y, z]] of Object.entries(joints))
+    if (bone.endsWith('.L')) out[bone.replace('.L', '.R')] = [-x, y, z];
   return out;
 }

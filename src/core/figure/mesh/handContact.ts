@@ -1,0 +1,111 @@
+import { partNumber } from '../skeleton/parts';
+import type { Side } from '../skeleton/skeleton';
+import { add, length, scale, type Vec3 } from '../skeleton/vector';
+import type { BodyKit } from './kit';
+
+/** Edge of a search cell, head heights: nothing farther than this from flesh is near it. */
+const CELL = 0.3;
+/** One in so many of a hand's vertices is asked. */
+const EVERY = 3;
+
+/** How a hand lies against flesh that is not its own arm's. */
+export interface HandContact {
+  /** Share of the hand that is inside. */
+  inside: number;
+  /** How deep the deepest of it is, head heights. */
+  deepest: number;
+  /** Mean direction out of the flesh around it; zero where nothing is inside. */
+  out: Vec3;
+  /** Distance to the nearest flesh; Infinity when none is near. */
+  gap: number;
+}
+
+/** Vertices of what is not a hand's own arm, by cells of space. */
+function cellsOf({ mesh, parts }: BodyKit, p: Float32Array, side: Side): Map<number, number[]> {
+  const own = (['hand', 'farm', 'uarm'] as const).map((kind) => partNumber(`${kind}.${side}`));
+  const cells = new Map<number, number[]>();
+  for (let v = 0; v < mesh.firstEye; v++) {
+    if (own.includes(parts[v])) continue;
+    const key = cellKey(p[v * 3], p[v * 3 + 1], p[v * 3 + 2]);
+    const list = cells.get(key);
+    if (list) list.push(v);
+    else cells.set(key, [v]);
+  }
+  return cells;
+}
+
+const cellKey = (x: number, y: number, z: number, dx = 0, dy = 0, dz = 0): number =>
+  (Math.floor(x / CELL) + dx + 512) * 1048576 +
+  (Math.floor(y / CELL) + dy + 512) * 1024 +
+  Math.floor(z / CELL) +
+  dz +
+  512;
+
+/**
+ * How far a hand is in or off other flesh. A point is inside when it is behind the nearest vertex.
+ * @param n Normals of `p`.
+ * @returns Asked with the hand moved by any shift: a hand moves as one.
+ */
+export function handContact(kit: BodyKit, p: Float32Array, n: Float32Array, side: Side): (shift: Vec3) => HandContact {
+  const cells = cellsOf(kit, p, side);
+  const hand = partNumber(`hand.${side}`);
+  const points: number[] = [];
+  for (let v = 0; v < kit.mesh.firstEye; v++) if (kit.parts[v] === hand) points.push(v);
+  const asked = points.filter((_, i) => i % EVERY === 0);
+  return (shift) => {
+    let [inside, deepest, gap] = [0, 0, Infinity];
+    let out: Vec3 = [0, 0, 0];
+    for (const v of asked) {
+      const x = p[v * 3] + shift[0];
+      const y = p[v * 3 + 1] + shift[1];
+      const z = p[v * 3 + 2] + shift[2];
+      let least = CELL * CELL;
+      let at = -1;
+      for (let c = 0; c < 27; c++) {
+        const list = cells.get(cellKey(x, y, z, (c % 3) - 1, (Math.floor(c / 3) % 3) - 1, Math.floor(c / 9) - 1));
+        if (!list) continue;
+        for (const w of list) {
+          const d = (p[w * 3] - x) ** 2 + (p[w * 3 + 1] - y) ** 2 + (p[w * 3 + 2] - z) ** 2;
+          if (d < least) {
+            least = d;
+            at = w * 3;
+          }
+        }
+      }
+      if (at < 0) continue;
+      const behind = (p[at] - x) * n[at] + (p[at + 1] - y) * n[at + 1] + (p[at + 2] - z) * n[at + 2];
+      if (behind <= 0) {
+        gap = Math.min(gap, Math.sqrt(least));
+        continue;
+      }
+      inside++;
+      gap = 0;
+      deepest = Math.max(deepest, behind);
+      out = add(out, [n[at], n[at + 1], n[at + 2]]);
+    }
+    return { inside: inside / asked.length, deepest, out: scale(out, 1 / (length(out) || 1)), gap };
+  };
+}
+
+/** Flesh gives way this much under a hand that lies on it, head heights. */
+const PRESSED = 0.012;
+/** A hand that should touch is brought to what it touches from this far, head heights. */
+const FARTHEST = 0.28;
+/** Less of a hand inside than this is flesh pressed, more is a hand sunk. */
+const SUNK = 0.05;
+const STEPS = 12;
+
+/**
+ * How a hand is moved so that it lies on the flesh it touches, neither in it nor off it.
+ * @param toward Direction of the palm, if the pose says that it touches.
+ */
+export function handShift(contact: (shift: Vec3) => HandContact, toward: Vec3 | undefined): Vec3 {
+  let shift: Vec3 = [0, 0, 0];
+  for (let i = 0; i < STEPS; i++) {
+    const { inside, deepest, out, gap } = contact(shift);
+    if (inside > SUNK) shift = add(shift, scale(out, Math.min(0.2, Math.max(0.02, deepest * 0.7))));
+    else if (toward && i === 0 && gap > PRESSED && gap < FARTHEST) shift = add(shift, scale(toward, gap));
+    else break;
+  }
+  return shift;
+}

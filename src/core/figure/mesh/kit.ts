@@ -1,0 +1,74 @@
+import type { BuildName } from '../skeleton/buildNames';
+import type { Quat } from '../skeleton/vector';
+import { type BodyMesh, type BodyPack, type MeshBuild, readBodyPack } from './bodyPack';
+import { coverDepth } from './cover';
+import { type Mush, mushOf } from './deltaMush';
+import { type Graph, graphOf } from './graph';
+import { withCrop } from './hair';
+import { meshParts } from './meshParts';
+import { findPlaces, type Places } from './places';
+import { pronounced } from './relief';
+import { restTurns } from './restTurns';
+import { type Subdivision, subdivisionOf } from './subdivide';
+
+/** Somebody ready to be posed. */
+export interface Sitter {
+  build: MeshBuild;
+  turns: Record<string, Quat>;
+  mush: Mush;
+  /** Signed depth under shorts and top of each vertex. */
+  cover: Float32Array;
+}
+
+/** All that is worked out once and used for every figure. */
+export interface BodyKit {
+  mesh: BodyMesh;
+  graph: Graph;
+  /** The part of each vertex, as a number in PARTS. */
+  parts: Uint8Array;
+  /** Landmarks and the lines of the face. */
+  places: () => Places;
+  /** Made when first asked for. */
+  sitter: (name: BuildName) => Sitter;
+  /** From the mesh to once finer, from that to twice finer. */
+  level: (finer: 1 | 2) => Subdivision;
+}
+
+/** A value made at the first asking. */
+function once<K, V>(make: (key: K) => V): (key: K) => V {
+  const made = new Map<K, V>();
+  return (key) => {
+    let value = made.get(key);
+    if (value === undefined) made.set(key, (value = make(key)));
+    return value;
+  };
+}
+
+/**
+ * Read a packed body and make it ready.
+ * @param bytes Unzipped.
+ * @throws when it is no packed body.
+ */
+export function bodyKit(bytes: Uint8Array): BodyKit {
+  const { mesh, builds }: BodyPack = readBodyPack(bytes);
+  const graph = graphOf(mesh.vertexCount, mesh.quads);
+  const parts = meshParts(mesh);
+  const level = once((finer: 1 | 2): Subdivision => {
+    if (finer === 1) return subdivisionOf(mesh.vertexCount, mesh.quads);
+    const { fineCount, quads } = level(1);
+    return subdivisionOf(fineCount, quads);
+  });
+  const sitter = once((name: BuildName): Sitter => {
+    const bare = builds[name];
+    const build = { ...bare, rest: withCrop(mesh, bare, name) };
+    const { detail } = mushOf(mesh, build.rest, graph);
+    return {
+      build,
+      turns: restTurns(build),
+      mush: { graph, detail: pronounced(mesh, build, graph, parts, detail, name) },
+      cover: coverDepth(bare),
+    };
+  });
+  const places = once((of: BuildName): Places => findPlaces(mesh, builds[of], restTurns(builds[of])));
+  return { mesh, graph, parts, sitter, level, places: () => places('masc') };
+}
