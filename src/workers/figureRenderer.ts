@@ -82,7 +82,7 @@ function figureMaterial(look: Look, covered: boolean): MeshStandardMaterial {
         `float open = clamp(vTold.x, 0., 1.);
          reflectedLight.indirectDiffuse *= mix(vec3(.18, .13, .11), vec3(1.), open * open);
          reflectedLight.indirectSpecular *= open;
-         reflectedLight.directDiffuse *= mix(.62, 1., smoothstep(0., .75, open));
+         reflectedLight.directDiffuse *= mix(.62, 1., smoothstep(0., .75, open)) * mix(.25, 1., min(1., open / .12));
          reflectedLight.directSpecular *= open;`,
       );
   };

@@ -5,7 +5,7 @@ import { quadNormals, trianglesOf } from './mesh/graph';
 import { handContact, handShift } from './mesh/handContact';
 import type { BodyKit, Sitter } from './mesh/kit';
 import { openness } from './mesh/openness';
-import { placeBones, unmoved } from './mesh/placeBones';
+import { type EndShift, placeBones, unmoved } from './mesh/placeBones';
 import { flattenOn, pressApart } from './mesh/press';
 import { skinned } from './mesh/skin';
 import { skinAt } from './mesh/skinPoint';
@@ -59,124 +59,136 @@ export const FINEST: Fineness = { levels: 2, directions: 96 };
 export interface PosedBody {
   rig: Rig;
   positions: Float32Array;
+  /** Of the hair, empty for who has none. */
+  hair: Float32Array;
   solids: Solid[];
 }
 
-const SEATED = (['torso', 'thigh.L', 'thigh.R'] as const).map(partNumber);
 /** How far from the pelvis flesh counts as seated, head heights. */
 const SEAT_REACH = 0.95;
 
-/** Lowest flesh of trunk and thighs near the pelvis. */
-function lowestSeat({ mesh, parts }: BodyKit, p: Float32Array, rig: Rig): number {
-  const [x, , z] = rig.pos.pelvis;
+/** Lowest of some vertices, of those within reach of a point if one is given. */
+function lowest(p: Float32Array, vertices: Uint32Array, near?: Vec3): number {
   let low = Infinity;
-  for (let v = 0; v < mesh.firstEye; v++)
-    if (SEATED.includes(parts[v]) && Math.hypot(p[v * 3] - x, p[v * 3 + 2] - z) < SEAT_REACH)
-      low = Math.min(low, p[v * 3 + 1]);
+  for (const v of vertices)
+    if (p[v * 3 + 1] < low && (!near || Math.hypot(p[v * 3] - near[0], p[v * 3 + 2] - near[2]) < SEAT_REACH))
+      low = p[v * 3 + 1];
   return low;
 }
 
-function lowestFoot({ mesh, parts }: BodyKit, p: Float32Array, side: Side): number {
-  const foot = partNumber(`foot.${side}`);
-  let low = Infinity;
-  for (let v = 0; v < mesh.firstEye; v++) if (parts[v] === foot) low = Math.min(low, p[v * 3 + 1]);
-  return low;
-}
-
-/** How far soles sink before they are flattened, and how near they must come to that; head heights. */
+/** How far soles sink before they are flattened, and how near soles and seat must come to where they belong; head heights. */
 const SOLE_PRESS = 0.02;
-const SOLE_EXACT = 0.004;
+const EXACT = 0.004;
 
 /** Whether the legs' targets say where the ground is; otherwise the lowest flesh does. */
 const standsOnTarget = ({ ik }: Pose): boolean => ik?.legL !== undefined || ik?.legR !== undefined;
 
+/**
+ * Move root and feet until flesh rests on the seat and soles on their floors. Only the flesh that is asked about is skinned.
+ * Changes `ends`.
+ */
+function settleFlesh({ mesh, members }: BodyKit, sitter: Sitter, pose: Pose, build: Build, ends: EndShift): Rig {
+  const settled = settlePose(pose, build);
+  let { rig, shift } = settled;
+  const seatVertices = Uint32Array.from(
+    (['torso', 'thigh.L', 'thigh.R'] as const).flatMap((part) => [...members[partNumber(part)]]),
+  );
+  const footVertices = { L: members[partNumber('foot.L')], R: members[partNumber('foot.R')] };
+  const k = buildFactor(rig);
+  for (let step = 0; step < 6; step++) {
+    const bones = placeBones(sitter.build, sitter.turns, rig, ends);
+    const skin = (only: Uint32Array): Float32Array => skinned(mesh, sitter.build, bones, only);
+    let worst = 0;
+    let rise = 0;
+    if (pose.support !== undefined) {
+      rise = pose.support * k - (pose.sink ?? 0.05) - lowest(skin(seatVertices), seatVertices, rig.pos.pelvis);
+      worst = Math.abs(rise);
+    }
+    for (const side of SIDES) {
+      const floor = pose.ik?.[`leg${side}`]?.floor;
+      if (floor === undefined) continue;
+      const missing = floor * k - SOLE_PRESS - lowest(skin(footVertices[side]), footVertices[side]);
+      ends.foot[side][1] += missing;
+      worst = Math.max(worst, Math.abs(missing));
+      // Where a leg is too short for its foot to come down, the root does.
+      if (step > 0 && pose.support === undefined && missing < -EXACT) rise = Math.min(rise, missing);
+    }
+    if (worst < EXACT) break;
+    if (rise !== 0) {
+      shift = add(shift, [0, rise, 0]);
+      rig = poseSkeleton(pose, build, shift);
+    }
+  }
+  return rig;
+}
+
 /** Pose a build with its flesh: settled on seat and soles, hands on what they touch, folds pressed apart, all on the ground. */
 export function poseBody(kit: BodyKit, pose: Pose, build: Build): PosedBody {
   const { mesh } = kit;
-  const sitter: Sitter = kit.sitter(build.name);
-  const settled = settlePose(pose, build);
-  let { rig, shift } = settled;
+  const sitter = kit.sitter(build.name);
   const ends = unmoved();
+  const rig = settleFlesh(kit, sitter, pose, build, ends);
   let bones = placeBones(sitter.build, sitter.turns, rig, ends);
   const deform = (): Float32Array => {
-    bones = placeBones(sitter.build, sitter.turns, rig, ends);
     const p = mushed(mesh, sitter.mush, skinned(mesh, sitter.build, bones));
     pressApart(mesh, bones, p);
     return p;
   };
   let p = deform();
-  if (pose.support !== undefined) {
-    const seat = pose.support * buildFactor(rig) - (pose.sink ?? 0.05);
-    for (let step = 0; step < 2; step++) {
-      shift = add(shift, [0, seat - lowestSeat(kit, p, rig), 0]);
-      rig = poseSkeleton(pose, build, shift);
-      p = deform();
-    }
-  }
-  // Soles: first the foot's goal moves, and where the leg is too short for that, the root.
-  for (let step = 0; step < 3; step++) {
-    let worst = 0;
-    for (const side of SIDES) {
-      const floor = pose.ik?.[`leg${side}`]?.floor;
-      if (floor === undefined) continue;
-      const missing = floor * buildFactor(rig) - SOLE_PRESS - lowestFoot(kit, p, side);
-      ends.foot[side][1] += missing;
-      if (Math.abs(missing) > Math.abs(worst)) worst = missing;
-    }
-    if (Math.abs(worst) < SOLE_EXACT) break;
-    if (step > 0 && worst < 0 && pose.support === undefined) {
-      shift = add(shift, [0, worst, 0]);
-      rig = poseSkeleton(pose, build, shift);
-    }
-    p = deform();
-  }
-  const turned = SIDES.filter((side) => {
+  let normals = quadNormals(mesh.quads, p);
+  // An elbow turns about the line to the wrist: the hand stays, so both are asked of the same flesh.
+  for (const side of SIDES) {
     ends.elbow[side] = elbowSwivel(kit, p, bones, side, build);
-    return ends.elbow[side] !== 0;
-  });
-  if (turned.length > 0) p = deform();
-  p = withHands(kit, pose, rig, p, ends.hand, deform);
-  const normals = quadNormals(mesh.quads, p);
+    ends.hand[side] = handMove(kit, pose, rig, p, normals, side);
+    // The other hand is asked against this one where it will be.
+    for (const v of kit.members[partNumber(`hand.${side}`)])
+      for (let k = 0; k < 3; k++) p[v * 3 + k] += ends.hand[side][k];
+  }
+  if (SIDES.some((side) => ends.elbow[side] !== 0 || ends.hand[side].some((v) => v !== 0))) {
+    bones = placeBones(sitter.build, sitter.turns, rig, ends);
+    p = deform();
+    normals = quadNormals(mesh.quads, p);
+  }
   for (const side of SIDES) pressUnderArm(kit, p, normals, bones, side, build);
+  const hair = sitter.hair
+    ? skinned(sitter.hair, { ...sitter.build, rest: sitter.hair.rest }, bones)
+    : new Float32Array();
   if (!standsOnTarget(pose)) {
     let low = Infinity;
     for (let i = 1; i < p.length; i += 3) low = Math.min(low, p[i]);
     const groundY = low + (pose.sink ?? 0.02);
     for (const joint of Object.values(rig.pos)) joint[1] -= groundY;
-    for (let i = 1; i < p.length; i += 3) p[i] -= groundY;
+    for (const part of [p, hair]) for (let i = 1; i < part.length; i += 3) part[i] -= groundY;
   }
   const solids = propSolids(pose.props ?? [], rig);
   flattenOn(p, solids);
-  return { rig, positions: p, solids };
+  flattenOn(hair, solids);
+  return { rig, positions: p, hair, solids };
 }
 
-/** Hands brought onto the flesh they touch. Changes `ends`. */
-function withHands(
-  kit: BodyKit,
-  pose: Pose,
-  rig: Rig,
-  p: Float32Array,
-  ends: Record<Side, Vec3>,
-  deform: () => Float32Array,
-): Float32Array {
-  const normals = quadNormals(kit.mesh.quads, p);
-  let moved = false;
-  for (const side of SIDES) {
-    const target = pose.ik?.[`arm${side}`];
-    const touches = target?.rel !== undefined && target.by !== undefined;
-    const palm = rotate(rig.rot[`hand.${side}`], [-sideSign(side), 0, 0]);
-    const move = handShift(handContact(kit, p, normals, side), touches ? palm : undefined);
-    if (move.every((v) => v === 0)) continue;
-    ends[side] = add(ends[side], move);
-    moved = true;
-  }
-  return moved ? deform() : p;
+/** How a hand moves onto the flesh it touches, or out of flesh it is in. */
+function handMove(kit: BodyKit, pose: Pose, rig: Rig, p: Float32Array, normals: Float32Array, side: Side): Vec3 {
+  const target = pose.ik?.[`arm${side}`];
+  const touches = target?.rel !== undefined && target.by !== undefined && !pose.props?.length;
+  const palm = rotate(rig.rot[`hand.${side}`], [-sideSign(side), 0, 0]);
+  return handShift(handContact(kit, p, normals, side), touches ? palm : undefined);
+}
+
+function both(a: Float32Array, b: Float32Array): Float32Array {
+  const out = new Float32Array(a.length + b.length);
+  out.set(a);
+  out.set(b, a.length);
+  return out;
+}
+
+function withMore(values: Uint8Array, count: number, value: number): Uint8Array {
+  const out = new Uint8Array(values.length + count).fill(value);
+  out.set(values);
+  return out;
 }
 
 function joined({ positions: a, indices: i }: Triangles, { positions: b, indices: j }: Triangles): Triangles {
-  const positions = new Float32Array(a.length + b.length);
-  positions.set(a);
-  positions.set(b, a.length);
+  const positions = both(a, b);
   const indices = new Uint32Array(i.length + j.length);
   indices.set(i);
   for (let k = 0; k < j.length; k++) indices[i.length + k] = j[k] + a.length / 3;
@@ -186,23 +198,32 @@ function joined({ positions: a, indices: i }: Triangles, { positions: b, indices
 /** Pose a build, make its surface as fine as wanted, and work out how its forms shade each other and the ground. */
 export function buildFigure(kit: BodyKit, pose: Pose, build: Build, { levels, directions }: Fineness): Figure {
   const { mesh } = kit;
-  const { rig, positions: coarse, solids } = poseBody(kit, pose, build);
+  const { rig, positions: coarse, hair, solids } = poseBody(kit, pose, build);
+  const sitter = kit.sitter(build.name);
+  const hairQuads = sitter.hair?.quads ?? new Uint32Array();
   const finer: Subdivision[] = ([1, 2] as const).filter((n) => n <= levels).map(kit.level);
   const fine = (data: Float32Array, stride: number): Float32Array =>
     finer.reduce((d, level) => subdivided(level, d, stride), data);
   const quads = finer.at(-1)?.quads ?? mesh.quads;
   const positions = fine(coarse, 3);
-  const occluders = joined({ positions: coarse, indices: trianglesOf(mesh.quads) }, solidMesh(solids));
+  const hairNormals = quadNormals(hairQuads, hair);
+  const withHair = joined(
+    { positions: coarse, indices: trianglesOf(mesh.quads) },
+    { positions: hair, indices: trianglesOf(hairQuads) },
+  );
+  const occluders = joined(withHair, solidMesh(solids));
   const { landmarks, face } = kit.places();
-  const open = openness(coarse, quadNormals(mesh.quads, coarse), occluders, directions);
+  const open = openness(withHair.positions, both(quadNormals(mesh.quads, coarse), hairNormals), occluders, directions);
+  const bodyEnd = coarse.length / 3;
+  for (let v = mesh.firstEye; v < bodyEnd; v++) open[v] *= sitter.light[v];
+  const hairCount = hair.length / 3;
   return {
-    positions,
-    normals: quadNormals(quads, positions),
-    indices: trianglesOf(quads),
-    parts: finer.reduce(partsOf, kit.parts),
-    openness: fine(open, 1),
+    ...joined({ positions, indices: trianglesOf(quads) }, { positions: hair, indices: trianglesOf(hairQuads) }),
+    normals: both(quadNormals(quads, positions), hairNormals),
+    parts: withMore(finer.reduce(partsOf, kit.parts), hairCount, partNumber('head')),
+    openness: both(fine(open.subarray(0, bodyEnd), 1), open.subarray(bodyEnd)),
     contact: contactShade(occluders),
-    cover: fine(kit.sitter(build.name).cover, 1),
+    cover: both(fine(sitter.cover, 1), new Float32Array(hairCount).fill(-1)),
     solids,
     rig,
     landmarks: Object.entries(landmarks).map(([name, point]) => ({ name, at: skinAt(positions, point) })),

@@ -27,6 +27,8 @@ interface Segment {
 
 /** Trunk this near a shoulder belongs to the armpit, which folds by itself; head heights. */
 const ARMPIT = 0.6;
+/** Room for an arm's own thickness, head heights. */
+const NEAR_ARM = 0.35;
 /** Angles about the line from shoulder to wrist that an elbow is tried at, degrees. */
 const SWIVELS = [0, 5, -5, 10, -10, 15, -15, 20, -20, 25, -25, 30, -30];
 /** What turning an elbow by a degree costs against flesh in flesh, squared head heights summed over vertices. */
@@ -39,24 +41,44 @@ const segments = (shoulder: Vec3, elbow: Vec3, wrist: Vec3, { flesh }: Build): S
   { from: elbow, to: wrist, r0: flesh.farm[0] * 1.1, r1: flesh.farm[0] * 0.72 },
 ];
 
-/** How far inside a segment a point is (positive is inside), and the direction from its axis to the point. */
-function within({ from, to, r0, r1 }: Segment, x: number, y: number, z: number): { depth: number; out: Vec3 } {
-  const axis = sub(to, from);
-  const q: Vec3 = [x - from[0], y - from[1], z - from[2]];
-  const t = clamp(dot(q, axis) / dot(axis, axis), 0, 1);
-  const out = sub(q, scale(axis, t));
-  return { depth: r0 + (r1 - r0) * t - length(out), out };
+/** How far inside a segment a point is, head heights; positive is inside. */
+function depthIn({ from, to, r0, r1 }: Segment, x: number, y: number, z: number): number {
+  const ax = to[0] - from[0];
+  const ay = to[1] - from[1];
+  const az = to[2] - from[2];
+  const qx = x - from[0];
+  const qy = y - from[1];
+  const qz = z - from[2];
+  const t = clamp((qx * ax + qy * ay + qz * az) / (ax * ax + ay * ay + az * az), 0, 1);
+  return r0 + (r1 - r0) * t - Math.hypot(qx - ax * t, qy - ay * t, qz - az * t);
 }
 
-/** Vertices of everything that is not the arm itself or its armpit, near the arm. */
-function others({ mesh, parts }: BodyKit, p: Float32Array, side: Side, shoulder: Vec3, reach: number): number[] {
+/** From the nearest place of a segment's bone to a point. */
+function fromAxis({ from, to }: Segment, p: Vec3): Vec3 {
+  const axis = sub(to, from);
+  const q = sub(p, from);
+  return sub(q, scale(axis, clamp(dot(q, axis) / dot(axis, axis), 0, 1)));
+}
+
+/** Vertices of everything that is not the arm itself or its armpit and that the arm may come near. */
+function others(
+  { mesh, parts }: BodyKit,
+  p: Float32Array,
+  side: Side,
+  [shoulder, elbow, wrist]: readonly Vec3[],
+): number[] {
   const own = (['hand', 'farm', 'uarm'] as const).map((kind) => partNumber(`${kind}.${side}`));
   const trunk = [partNumber('torso'), partNumber('head')];
+  // However the elbow turns, it stays this far from the line.
+  const line = normalize(sub(wrist, shoulder));
+  const arm = sub(elbow, shoulder);
+  const around = length(sub(arm, scale(line, dot(arm, line)))) + NEAR_ARM;
+  const tube: Segment = { from: shoulder, to: wrist, r0: around, r1: around };
   const list: number[] = [];
   for (let v = 0; v < mesh.firstEye; v++) {
-    if (own.includes(parts[v])) continue;
-    const away = Math.hypot(p[v * 3] - shoulder[0], p[v * 3 + 1] - shoulder[1], p[v * 3 + 2] - shoulder[2]);
-    if (away > reach || (away < ARMPIT && trunk.includes(parts[v]))) continue;
+    const [x, y, z] = [p[v * 3], p[v * 3 + 1], p[v * 3 + 2]];
+    if (own.includes(parts[v]) || depthIn(tube, x, y, z) < 0) continue;
+    if (trunk.includes(parts[v]) && Math.hypot(x - shoulder[0], y - shoulder[1], z - shoulder[2]) < ARMPIT) continue;
     list.push(v);
   }
   return list;
@@ -69,14 +91,14 @@ function others({ mesh, parts }: BodyKit, p: Float32Array, side: Side, shoulder:
 export function elbowSwivel(kit: BodyKit, p: Float32Array, { pos }: PlacedBones, side: Side, build: Build): number {
   const [shoulder, elbow, wrist] = ['upperarm01', 'lowerarm01', 'wrist'].map((bone) => pos[`${bone}.${side}`]);
   const line = normalize(sub(wrist, shoulder));
-  const list = others(kit, p, side, shoulder, length(sub(elbow, shoulder)) + length(sub(wrist, elbow)));
+  const list = others(kit, p, side, [shoulder, elbow, wrist]);
   const cost = (deg: number): number => {
     const turned = add(shoulder, rotate(axisAngle(line, deg * RAD_PER_DEG), sub(elbow, shoulder)));
     const arm = segments(shoulder, turned, wrist, build);
     let sum = COST_PER_DEGREE * Math.abs(deg);
     for (const v of list)
       for (const segment of arm) {
-        const over = within(segment, p[v * 3], p[v * 3 + 1], p[v * 3 + 2]).depth - GIVES;
+        const over = depthIn(segment, p[v * 3], p[v * 3 + 1], p[v * 3 + 2]) - GIVES;
         if (over > 0) sum += over * over;
       }
     return sum;
@@ -101,11 +123,12 @@ export function pressUnderArm(
 ): void {
   const [shoulder, elbow, wrist] = ['upperarm01', 'lowerarm01', 'wrist'].map((bone) => pos[`${bone}.${side}`]);
   const arm = segments(shoulder, elbow, wrist, build);
-  for (const v of others(kit, p, side, shoulder, length(sub(elbow, shoulder)) + length(sub(wrist, elbow)) + 0.2)) {
+  for (const v of others(kit, p, side, [shoulder, elbow, wrist])) {
     const o = v * 3;
     for (const segment of arm) {
-      const { depth, out } = within(segment, p[o], p[o + 1], p[o + 2]);
+      const depth = depthIn(segment, p[o], p[o + 1], p[o + 2]);
       if (depth <= 0) continue;
+      const out = fromAxis(segment, [p[o], p[o + 1], p[o + 2]]);
       const facing = -(n[o] * out[0] + n[o + 1] * out[1] + n[o + 2] * out[2]) / (length(out) || 1);
       // Flesh beside the arm is not pressed, nor is what lies beyond its bone.
       const share = clamp(facing * 1.6, 0, 1);

@@ -5,6 +5,8 @@ import type { BodyKit } from './kit';
 
 /** Edge of a search cell, head heights: nothing farther than this from flesh is near it. */
 const CELL = 0.3;
+/** How far a hand may move on its way, head heights. */
+const AROUND = 0.6;
 /** One in so many of a hand's vertices is asked. */
 const EVERY = 3;
 
@@ -20,13 +22,23 @@ export interface HandContact {
   gap: number;
 }
 
-/** Vertices of what is not a hand's own arm, by cells of space. */
-function cellsOf({ mesh, parts }: BodyKit, p: Float32Array, side: Side): Map<number, number[]> {
+/** Vertices of what is not a hand's own arm and not far from it, by cells of space. */
+function cellsOf({ mesh, parts, members }: BodyKit, p: Float32Array, side: Side): Map<number, number[]> {
+  const lo = [Infinity, Infinity, Infinity];
+  const hi = [-Infinity, -Infinity, -Infinity];
+  for (const v of members[partNumber(`hand.${side}`)])
+    for (let k = 0; k < 3; k++) {
+      lo[k] = Math.min(lo[k], p[v * 3 + k] - AROUND);
+      hi[k] = Math.max(hi[k], p[v * 3 + k] + AROUND);
+    }
   const own = (['hand', 'farm', 'uarm'] as const).map((kind) => partNumber(`${kind}.${side}`));
   const cells = new Map<number, number[]>();
   for (let v = 0; v < mesh.firstEye; v++) {
-    if (own.includes(parts[v])) continue;
-    const key = cellKey(p[v * 3], p[v * 3 + 1], p[v * 3 + 2]);
+    const x = p[v * 3];
+    const y = p[v * 3 + 1];
+    const z = p[v * 3 + 2];
+    if (x < lo[0] || y < lo[1] || z < lo[2] || x > hi[0] || y > hi[1] || z > hi[2] || own.includes(parts[v])) continue;
+    const key = cellKey(x, y, z);
     const list = cells.get(key);
     if (list) list.push(v);
     else cells.set(key, [v]);
@@ -48,11 +60,9 @@ const cellKey = (x: number, y: number, z: number, dx = 0, dy = 0, dz = 0): numbe
  */
 export function handContact(kit: BodyKit, p: Float32Array, n: Float32Array, side: Side): (shift: Vec3) => HandContact {
   const cells = cellsOf(kit, p, side);
-  const hand = partNumber(`hand.${side}`);
-  const points: number[] = [];
-  for (let v = 0; v < kit.mesh.firstEye; v++) if (kit.parts[v] === hand) points.push(v);
-  const asked = points.filter((_, i) => i % EVERY === 0);
+  const asked = kit.members[partNumber(`hand.${side}`)].filter((_, i) => i % EVERY === 0);
   return (shift) => {
+    if (cells.size === 0) return { inside: 0, deepest: 0, out: [0, 0, 0], gap: Infinity };
     let [inside, deepest, gap] = [0, 0, Infinity];
     let out: Vec3 = [0, 0, 0];
     for (const v of asked) {
@@ -92,8 +102,8 @@ const PRESSED = 0.012;
 /** A hand that should touch is brought to what it touches from this far, head heights. */
 const FARTHEST = 0.28;
 /** Less of a hand inside than this is flesh pressed, more is a hand sunk. */
-const SUNK = 0.05;
-const STEPS = 12;
+const SUNK = 0.04;
+const STEPS = 16;
 
 /**
  * How a hand is moved so that it lies on the flesh it touches, neither in it nor off it.

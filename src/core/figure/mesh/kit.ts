@@ -1,10 +1,13 @@
 import type { BuildName } from '../skeleton/buildNames';
+import { PARTS } from '../skeleton/parts';
 import type { Quat } from '../skeleton/vector';
 import { type BodyMesh, type BodyPack, type MeshBuild, readBodyPack } from './bodyPack';
 import { coverDepth } from './cover';
 import { type Mush, mushOf } from './deltaMush';
+import { withIrises } from './eyes';
 import { type Graph, graphOf } from './graph';
-import { withCrop } from './hair';
+import { growHair, type Hair } from './hair';
+import { HAIR, HAIR_STYLES } from './hairStyles';
 import { meshParts } from './meshParts';
 import { findPlaces, type Places } from './places';
 import { pronounced } from './relief';
@@ -18,6 +21,9 @@ export interface Sitter {
   mush: Mush;
   /** Signed depth under shorts and top of each vertex. */
   cover: Float32Array;
+  /** How much of the light comes to each vertex by its own form. */
+  light: Float32Array;
+  hair: Hair | undefined;
 }
 
 /** All that is worked out once and used for every figure. */
@@ -26,6 +32,8 @@ export interface BodyKit {
   graph: Graph;
   /** The part of each vertex, as a number in PARTS. */
   parts: Uint8Array;
+  /** Body vertices of each part, by its number in PARTS. */
+  members: readonly Uint32Array[];
   /** Landmarks and the lines of the face. */
   places: () => Places;
   /** Made when first asked for. */
@@ -59,16 +67,22 @@ export function bodyKit(bytes: Uint8Array): BodyKit {
     return subdivisionOf(fineCount, quads);
   });
   const sitter = once((name: BuildName): Sitter => {
-    const bare = builds[name];
-    const build = { ...bare, rest: withCrop(mesh, bare, name) };
+    const { rest, light } = withIrises(mesh, builds[name].rest);
+    const build = { ...builds[name], rest };
+    const style = HAIR[name];
     const { detail } = mushOf(mesh, build.rest, graph);
     return {
       build,
       turns: restTurns(build),
       mush: { graph, detail: pronounced(mesh, build, graph, parts, detail, name) },
-      cover: coverDepth(bare),
+      cover: coverDepth(build),
+      light,
+      hair: style && growHair(mesh, parts, build, HAIR_STYLES[style]),
     };
   });
   const places = once((of: BuildName): Places => findPlaces(mesh, builds[of], restTurns(builds[of])));
-  return { mesh, graph, parts, sitter, level, places: () => places('masc') };
+  const members = PARTS.map((_, part) =>
+    Uint32Array.from({ length: mesh.firstEye }, (_value, v) => v).filter((v) => parts[v] === part),
+  );
+  return { mesh, graph, parts, members, sitter, level, places: () => places('masc') };
 }

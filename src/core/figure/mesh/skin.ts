@@ -3,17 +3,21 @@ import type { BodyMesh, MeshBuild } from './bodyPack';
 import { MESH_BONES } from './meshBones';
 import type { PlacedBones } from './placeBones';
 
+/** What moves with bones. */
+type Skin = Pick<BodyMesh, 'vertexCount' | 'skinBones' | 'skinWeights'>;
+
 /**
  * The skin of a posed build by dual quaternions, which keep the volume of twisted limbs.
  * Source: L. Kavan et al., "Skinning with dual quaternions", I3D 2007.
+ * @param only Vertices that are asked for; the others stay 0.
  * @returns xyz of every vertex, head heights.
  */
 export function skinned(
-  { vertexCount, skinBones, skinWeights }: BodyMesh,
-  build: MeshBuild,
+  { vertexCount, skinBones, skinWeights }: Skin,
+  { rest, head }: Pick<MeshBuild, 'rest' | 'head'>,
   bones: PlacedBones,
+  only?: Uint32Array,
 ): Float32Array {
-  const { rest, head } = build;
   const dual = new Float64Array(MESH_BONES.length * 8);
   MESH_BONES.forEach((bone, i) => {
     const [x, y, z, w] = bones.rot[bone];
@@ -31,8 +35,17 @@ export function skinned(
     );
   });
   const out = new Float32Array(rest.length);
-  for (let v = 0; v < vertexCount; v++) {
-    let [q0, q1, q2, q3, q4, q5, q6, q7] = [0, 0, 0, 0, 0, 0, 0, 0];
+  const count = only?.length ?? vertexCount;
+  for (let i = 0; i < count; i++) {
+    const v = only ? only[i] : i;
+    let q0 = 0;
+    let q1 = 0;
+    let q2 = 0;
+    let q3 = 0;
+    let q4 = 0;
+    let q5 = 0;
+    let q6 = 0;
+    let q7 = 0;
     const first = skinBones[v * 4] * 8;
     for (let k = v * 4; k < v * 4 + 4; k++) {
       let w = skinWeights[k];

@@ -1,4 +1,4 @@
-import { dot, cross, sub, type Vec3 } from '../skeleton/vector';
+import type { Vec3 } from '../skeleton/vector';
 
 /** A place on the skin: three vertices and how much of each. It is the same place for every build and in every pose. */
 export interface SkinPoint {
@@ -27,27 +27,39 @@ export function skinAlong(
   direction: Vec3,
   within = Infinity,
 ): SkinPoint {
-  let far = -Infinity;
+  let far = 0;
   let found: SkinPoint | undefined;
-  const vertex = (v: number): Vec3 => [p[v * 3], p[v * 3 + 1], p[v * 3 + 2]];
+  const [ox, oy, oz] = origin;
+  const [dx, dy, dz] = direction;
   for (let t = 0; t < triangles.length; t += 3) {
-    const [a, b, c] = [triangles[t], triangles[t + 1], triangles[t + 2]];
-    const corner = vertex(a);
-    const e1 = sub(vertex(b), corner);
-    const e2 = sub(vertex(c), corner);
-    const h = cross(direction, e2);
-    const det = dot(e1, h);
+    const a = triangles[t] * 3;
+    const b = triangles[t + 1] * 3;
+    const c = triangles[t + 2] * 3;
+    const e1x = p[b] - p[a];
+    const e1y = p[b + 1] - p[a + 1];
+    const e1z = p[b + 2] - p[a + 2];
+    const e2x = p[c] - p[a];
+    const e2y = p[c + 1] - p[a + 1];
+    const e2z = p[c + 2] - p[a + 2];
+    const hx = dy * e2z - dz * e2y;
+    const hy = dz * e2x - dx * e2z;
+    const hz = dx * e2y - dy * e2x;
+    const det = e1x * hx + e1y * hy + e1z * hz;
     if (Math.abs(det) < 1e-12) continue;
-    const s = sub(origin, corner);
-    const u = dot(s, h) / det;
+    const sx = ox - p[a];
+    const sy = oy - p[a + 1];
+    const sz = oz - p[a + 2];
+    const u = (sx * hx + sy * hy + sz * hz) / det;
     if (u < -1e-6 || u > 1 + 1e-6) continue;
-    const q = cross(s, e1);
-    const v = dot(direction, q) / det;
+    const qx = sy * e1z - sz * e1y;
+    const qy = sz * e1x - sx * e1z;
+    const qz = sx * e1y - sy * e1x;
+    const v = (dx * qx + dy * qy + dz * qz) / det;
     if (v < -1e-6 || u + v > 1 + 1e-6) continue;
-    const distance = dot(e2, q) / det;
-    if (distance <= 0 || distance <= far || distance > within) continue;
+    const distance = (e2x * qx + e2y * qy + e2z * qz) / det;
+    if (distance <= far || distance > within) continue;
     far = distance;
-    found = { corners: [a, b, c], weights: [1 - u - v, u, v] };
+    found = { corners: [a / 3, b / 3, c / 3], weights: [1 - u - v, u, v] };
   }
   if (!found) throw new Error(`no skin from ${origin.join(', ')} toward ${direction.join(', ')}`);
   return found;

@@ -145,7 +145,9 @@ export function draftPicture(figure: Figure, view: View, options: DraftOptions):
     const toward = dot(n, toLight);
     let key = toward > 0 ? toward * lit([p[0] + n[0] * 0.03, p[1] + n[1] * 0.03, p[2] + n[2] * 0.03]) : 0;
     const near = Math.min(1, open / 0.75);
-    key *= 0.62 + 0.38 * near * near * (3 - 2 * near);
+    // What is nearly shut (a pupil, a nostril, between the lips) gets little of the key light either.
+    const shut = Math.min(1, open / 0.12);
+    key *= (0.62 + 0.38 * near * near * (3 - 2 * near)) * (0.25 + 0.75 * shut);
     const skyward = 0.5 + 0.5 * n[1];
     const dark = open * open;
     const isProp = scene.indices[t] >= scene.figureVertices;
