@@ -1,7 +1,7 @@
 // Makes the packed body that ships, for maintainers: npm run body. Needs Python and the Python registry; nothing else does.
 // public/body.pack: mesh, weights and adults; src/core/figure/skeleton/joints.json: where their joints are.
 import { execFileSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -33,4 +33,5 @@ execFileSync(
   ['tsx', 'scripts/body/pack.ts', join(folder, FOLDER), 'public/body.pack', 'src/core/figure/skeleton/joints.json'],
   { cwd: root, stdio: 'inherit' },
 );
+copyFileSync(join(folder, FOLDER, 'LICENSE.md'), join(root, 'public/body.license.md'));
 rmSync(folder, { recursive: true });

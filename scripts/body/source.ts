@@ -17,6 +17,11 @@ interface RigEnd {
 /** Never read, whoever asks: children's shapes, and detail that is not needed for drawing. */
 const REFUSED = /baby|child|genital|penis|vagina|nipple|underwear/;
 
+/** @throws for a shape that is never read. */
+export function refuse(target: string): void {
+  if (REFUSED.test(target)) throw new Error(`never read: ${target}`);
+}
+
 /** The body as the package has it. */
 export class Source {
   readonly vertices: Float32Array;
@@ -96,7 +101,7 @@ export class Source {
 
   /** Add a share of a shape target. @throws for one that is never read, or is not there. */
   add(target: string, share: number, p: Float32Array): void {
-    if (REFUSED.test(target)) throw new Error(`never read: ${target}`);
+    refuse(target);
     const text = gunzipSync(readFileSync(`${this.root}/targets/${target}.target.gz`)).toString();
     for (const line of text.split('\n')) {
       if (!line || line.startsWith('#')) continue;

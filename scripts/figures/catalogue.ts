@@ -5,9 +5,17 @@ import { FIRST_FIGURES, figureFacts, poseHeadingDeg, poseOf, SET_FIGURES } from 
 import { limbDirectionsOf } from '@/core/figure/picture/view';
 import { BUILDS } from '@/core/figure/skeleton/builds';
 import { settlePose } from '@/core/figure/skeleton/support';
+import { HAND_SHAPES } from '@/core/references/facts';
+import type { HandShape } from '@/core/figure/skeleton/pose';
 import { outlineOf, writeShape } from '@/core/references/unlike';
 import envelopes from '@/core/figure/catalogue/envelopes.json';
 import type { EnvelopeFile } from '@/core/figure/catalogue/envelopes';
+
+/** How far a hand is open, in the words pictures are found by. */
+function handShapeOf({ curl = 0, curls = [curl] }: HandShape): (typeof HAND_SHAPES)[number] {
+  const mean = curls.reduce((sum, c) => sum + c, 0) / curls.length;
+  return HAND_SHAPES[mean > 0.7 ? 0 : mean > 0.2 ? 1 : 2];
+}
 
 const [dir] = process.argv.slice(2);
 const catalogue: CatalogueFile = { poses: {}, views: [] };
@@ -19,7 +27,9 @@ for (const reference of SET_FIGURES) {
   const { width, height } = await sharp(`${dir}/${figureFileName(poseId, build, view.azimuthDeg)}.webp`).metadata();
   const { pose } = poseOf(poseId);
   const props = [...new Set((pose.props ?? []).map(({ kind }) => kind))].sort().join(' ');
-  catalogue.poses[poseId] ??= [name, family, poseHeadingDeg(poseId, build), props];
+  const about: CatalogueFile['poses'][string] = [name, family, poseHeadingDeg(poseId, build), props];
+  catalogue.poses[poseId] ??=
+    family === 'hands' ? [name, family, about[2], props, handShapeOf(pose.handL ?? pose.handR ?? {})] : about;
   const { azimuthDeg, elevationDeg, lensDeg } = view;
   const [, ...permille] = (envelopes as EnvelopeFile)[figureFileName(poseId, build, azimuthDeg)];
   const corners = Array.from({ length: permille.length / 2 }, (_, i): [number, number] => [

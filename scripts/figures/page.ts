@@ -1,7 +1,7 @@
-import { BUILDS } from '@/core/figure/skeleton/builds';
+import { referenceFigure } from '@/core/figure/catalogue/referenceFigure';
 import { figureFileName } from '@/core/figure/catalogue/catalogue';
-import { buildFigure, FINE } from '@/core/figure/figure';
-import { FIRST_FIGURES, parseFigureReference, poseOf } from '@/core/figure/catalogue/reference';
+import { FINE } from '@/core/figure/figure';
+import { FIRST_FIGURES, parseFigureReference } from '@/core/figure/catalogue/reference';
 import { figureReferenceId } from '@/core/figure/catalogue/referenceId';
 import { loadBody } from '@/workers/bodyFile';
 import { type PictureOptions, renderFigure } from '@/workers/figureRenderer';
@@ -21,7 +21,7 @@ async function pictures(
 ): Promise<{ width: number; height: number; url: string }[]> {
   const reference = parseFigureReference(id);
   if (!reference) throw new Error(`not a figure: ${id}`);
-  const figure = buildFigure(await loadBody(), poseOf(reference.poseId).pose, BUILDS[reference.build], FINE);
+  const figure = referenceFigure(await loadBody(), reference, FINE);
   const out = [];
   for (const option of options) {
     const canvas = renderFigure(figure, reference.view, option);

@@ -1,9 +1,9 @@
 // Contact sheet of figures, drawn in plain code: tsx scripts/figures/sheet.ts OUT.png [columns id id ...]
 // Without ids, the first view of every pose in the sets.
 import sharp from 'sharp';
-import { BUILDS } from '@/core/figure/skeleton/builds';
+import { referenceFigure } from '@/core/figure/catalogue/referenceFigure';
 import { draftPicture } from '@/core/figure/picture/draft';
-import { buildFigure, COARSE } from '@/core/figure/figure';
+import { COARSE } from '@/core/figure/figure';
 import { POSE_SLUGS } from '@/core/figure/poses/poses';
 import { parseFigureReference, poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
 import { figureReferenceId } from '@/core/figure/catalogue/referenceId';
@@ -21,7 +21,7 @@ const cells = await Promise.all(
   ids.map(async (id, i) => {
     const reference = parseFigureReference(id);
     if (!reference) throw new Error(`not a figure: ${id}`);
-    const figure = buildFigure(KIT, poseOf(reference.poseId).pose, BUILDS[reference.build], COARSE);
+    const figure = referenceFigure(KIT, reference, COARSE);
     const { width, height, data } = draftPicture(figure, reference.view, {
       longSidePx: 164,
       ground: true,

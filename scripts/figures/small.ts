@@ -1,10 +1,11 @@
 // Small pictures of a share of the sets' views: tsx small.ts SHARE OF OUT_DIR [name part]
 import { mkdirSync } from 'node:fs';
 import sharp from 'sharp';
-import { BUILDS } from '@/core/figure/skeleton/builds';
+import { referenceFigure } from '@/core/figure/catalogue/referenceFigure';
+import { hasCover } from '@/core/figure/catalogue/families';
 import { figureFileName } from '@/core/figure/catalogue/catalogue';
 import { draftPicture } from '@/core/figure/picture/draft';
-import { buildFigure, FINE } from '@/core/figure/figure';
+import { FINE } from '@/core/figure/figure';
 import { poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
 import { KIT } from './kit';
 
@@ -12,9 +13,9 @@ const [share, of, dir, only = ''] = process.argv.slice(2);
 for (const folder of ['small', 'covered']) mkdirSync(`${dir}/${folder}`, { recursive: true });
 for (const [i, { poseId, build, view }] of SET_FIGURES.entries()) {
   if (i % Number(of) !== Number(share) || !poseId.includes(only)) continue;
-  const figure = buildFigure(KIT, poseOf(poseId).pose, BUILDS[build], FINE);
+  const figure = referenceFigure(KIT, { poseId, build }, FINE);
   const file = figureFileName(poseId, build, view.azimuthDeg);
-  for (const covered of [false, true]) {
+  for (const covered of hasCover(poseOf(poseId).family) ? [false, true] : [false]) {
     const { width, height, data } = draftPicture(figure, view, { longSidePx: 320, ground: false, covered });
     await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
       .webp({ quality: 78, alphaQuality: 80, effort: 6 })

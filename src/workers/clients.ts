@@ -40,6 +40,12 @@ export const startAlikeWorker = (): Client<AlikeApi> =>
 export const startZipWorker = (): Client<ZipApi> =>
   client(new Worker(new URL('./zip.worker.ts', import.meta.url), { type: 'module', name: 'zip' }));
 
+/** A canvas handed over to a worker. */
+export const handOver = (canvas: HTMLCanvasElement): OffscreenCanvas => {
+  const drawn = canvas.transferControlToOffscreen();
+  return Comlink.transfer(drawn, [drawn]);
+};
+
 /** A function handed to a worker. */
 export const callback = <T extends object>(f: T): T & Comlink.ProxyMarked => Comlink.proxy(f);
 

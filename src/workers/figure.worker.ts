@@ -1,14 +1,18 @@
 import * as Comlink from 'comlink';
-import type { Appearance } from '@/core/figure/picture/appearance';
+import { type Appearance, appearanceKey } from '@/core/figure/picture/appearance';
+import type { View } from '@/core/figure/picture/view';
 import { BUILDS } from '@/core/figure/skeleton/builds';
 import { draftPicture, type Pixels } from '@/core/figure/picture/draft';
 import { type AnswerKey, answerKey } from '@/core/figure/facts/answerKey';
 import { factSentences } from '@/core/figure/facts/sentences';
-import { buildFigure, COARSE, type Figure, FINE, type Fineness } from '@/core/figure/figure';
+import { COARSE, type Figure, FINE, type Fineness } from '@/core/figure/figure';
+import { referenceFigure } from '@/core/figure/catalogue/referenceFigure';
 import { type FigureFacts, figureFacts, parseFigureReference, poseOf } from '@/core/figure/catalogue/reference';
 import type { FigureReference } from '@/core/figure/catalogue/referenceId';
+import { formOfLook, type Look } from '@/core/figure/picture/light';
 import { loadBody } from './bodyFile';
 import { renderFigure } from './figureRenderer';
+import { liveFigure, type LiveFigure } from './liveFigure';
 
 function referenceOf(id: string): FigureReference {
   const reference = parseFigureReference(id);
@@ -18,11 +22,12 @@ function referenceOf(id: string): FigureReference {
 
 /** The last figure meshed at each fineness: turning it only draws again. */
 const last = new Map<Fineness, { key: string; figure: Figure }>();
-async function meshed({ poseId, build }: FigureReference, fineness: Fineness): Promise<Figure> {
-  const key = `${poseId}/${build}`;
+async function meshed({ poseId, build }: FigureReference, fineness: Fineness, look: Look = 'clay'): Promise<Figure> {
+  const form = formOfLook(look);
+  const key = `${poseId}/${build}/${form}`;
   const known = last.get(fineness);
   if (known?.key === key) return known.figure;
-  const figure = buildFigure(await loadBody(), poseOf(poseId).pose, BUILDS[build], fineness);
+  const figure = referenceFigure(await loadBody(), { poseId, build }, fineness, form);
   last.set(fineness, { key, figure });
   return figure;
 }
@@ -35,16 +40,24 @@ async function webp({ width, height, data }: Pixels): Promise<Blob> {
 
 const FINISHED = { longSidePx: 1200, passes: 8, ground: true } as const;
 
+let live: LiveFigure | undefined;
+/** What is turned live, and how fine it is. */
+let turning = { shows: '', fineness: COARSE };
+/** A frame drawn within this leaves time for a finer figure, milliseconds. */
+const FAST_MS = 14;
+
 const api = {
   /** A first look, drawn without a graphics card: WebP with a transparent ground. */
   async draft(id: string, appearance: Appearance, size: { longSidePx: number; ground: boolean }): Promise<Blob> {
     const reference = referenceOf(id);
-    return webp(draftPicture(await meshed(reference, COARSE), reference.view, { ...appearance, ...size }));
+    return webp(
+      draftPicture(await meshed(reference, COARSE, appearance.look), reference.view, { ...appearance, ...size }),
+    );
   },
   /** The finished picture of a figure, WebP with a transparent ground; without WebGL, a careful draft. */
   async render(id: string, appearance: Appearance): Promise<Blob> {
     const reference = referenceOf(id);
-    const figure = await meshed(reference, FINE);
+    const figure = await meshed(reference, FINE, appearance.look);
     try {
       return await renderFigure(figure, reference.view, { ...FINISHED, ...appearance }).convertToBlob({
         type: 'image/webp',
@@ -54,6 +67,34 @@ const api = {
       return webp(draftPicture(figure, reference.view, { ...FINISHED, ...appearance }));
     }
   },
+  /**
+   * Turn figures live in this canvas from now on.
+   * @throws when WebGL is not to be had.
+   */
+  openLive(canvas: OffscreenCanvas, width: number, height: number, ratio: number): void {
+    live = liveFigure(canvas, ratio);
+    live.resize(width, height);
+  },
+  resizeLive(width: number, height: number): void {
+    live?.resize(width, height);
+  },
+  /** Draw a figure live as seen from anywhere, first as it is soonest there, finer where frames are fast. @returns Milliseconds the frame took. */
+  async turnLive(id: string, appearance: Appearance, view: View): Promise<number> {
+    const reference = referenceOf(id);
+    if (!live) throw new Error('no canvas to turn in');
+    const shows = `${reference.poseId}/${reference.build}/${appearanceKey(appearance)}`;
+    if (turning.shows !== shows) {
+      turning = { shows, fineness: COARSE };
+      live.put(await meshed(reference, COARSE, appearance.look), appearance);
+    }
+    const tookMs = live.turn(view);
+    if (tookMs < FAST_MS && turning.fineness === COARSE) {
+      turning = { shows, fineness: FINE };
+      live.put(await meshed(reference, FINE, appearance.look), appearance);
+      live.turn(view);
+    }
+    return tookMs;
+  },
   /** What a teacher would draw over a figure, and what is known of it in sentences. */
   async read(
     id: string,
@@ -61,7 +102,9 @@ const api = {
   ): Promise<{ key: AnswerKey; sentences: string[]; facts: FigureFacts }> {
     const reference = referenceOf(id);
     const { pose } = poseOf(reference.poseId);
-    const key = answerKey(await meshed(reference, COARSE), pose, BUILDS[reference.build], reference.view, light, { covered });
+    const key = answerKey(await meshed(reference, COARSE), pose, BUILDS[reference.build], reference.view, light, {
+      covered,
+    });
     return { key, sentences: factSentences(key), facts: figureFacts(reference) };
   },
   /** What figures are chosen by. */

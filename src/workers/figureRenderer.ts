@@ -14,7 +14,9 @@ import {
   Mesh,
   MeshBasicMaterial,
   MeshStandardMaterial,
+  NoBlending,
   OneFactor,
+  OneMinusSrcAlphaFactor,
   OrthographicCamera,
   PCFShadowMap,
   PerspectiveCamera,
@@ -27,9 +29,16 @@ import {
   WebGLRenderer,
   WebGLRenderTarget,
 } from 'three';
-import { marginsFor, type Scene as FigureScene, sceneOf } from '@/core/figure/picture/draft';
+import {
+  hasGround,
+  isSolid,
+  marginsFor,
+  type Scene as FigureScene,
+  sceneOf,
+  shownPositions,
+} from '@/core/figure/picture/draft';
 import type { Figure } from '@/core/figure/figure';
-import { type KeyLight, type Look, PAINT, STUDIO_LIGHT, towardLight } from '@/core/figure/picture/light';
+import { type KeyLight, type Look, paintOf, SOURCE, STUDIO_LIGHT, towardLight } from '@/core/figure/picture/light';
 import type { Vec3 } from '@/core/figure/skeleton/vector';
 import { type Frame, frameFigure, type View } from '@/core/figure/picture/view';
 
@@ -45,17 +54,26 @@ export interface PictureOptions {
   covered?: boolean;
 }
 
-/** Angular radius of the key light, radians. */
-const LIGHT_RADIUS = 0.035;
-
 const passVertex = 'varying vec2 at; void main() { at = uv; gl_Position = vec4(position.xy, 0., 1.); }';
 
-const linear = ([r, g, b]: Vec3, factor = 1): Color => new Color(r * factor, g * factor, b * factor);
+/** A color of linear light. */
+export const linear = ([r, g, b]: Vec3, factor = 1): Color => new Color(r * factor, g * factor, b * factor);
 
-/** One material for all: the reflectance of each vertex, the cloth's where it is covered, darkened where little sky is seen. */
-function figureMaterial(look: Look, covered: boolean): MeshStandardMaterial {
-  const material = new MeshStandardMaterial({ roughness: 0.85, metalness: 0, shadowSide: DoubleSide });
-  const paint = PAINT[look];
+/** The reflectance of each vertex, the cloth's where it is covered, darkened where little sky is seen. */
+function figureMaterial(
+  paint: ReturnType<typeof paintOf>,
+  look: Look,
+  covered: boolean,
+  fading: boolean,
+): MeshStandardMaterial {
+  const material = new MeshStandardMaterial({
+    roughness: 0.85,
+    metalness: 0,
+    shadowSide: DoubleSide,
+    ...(fading
+      ? { transparent: true, blending: CustomBlending, blendSrc: OneFactor, blendDst: OneMinusSrcAlphaFactor }
+      : { blending: NoBlending }),
+  });
   material.onBeforeCompile = (shader) => {
     Object.assign(shader.uniforms, {
       bodyPaint: { value: linear(paint.body) },
@@ -65,13 +83,16 @@ function figureMaterial(look: Look, covered: boolean): MeshStandardMaterial {
     shader.vertexShader = shader.vertexShader
       .replace(
         '#include <common>',
-        '#include <common>\nattribute float openness; attribute float cover; attribute float prop; varying vec3 vTold;',
+        '#include <common>\nattribute float openness; attribute float cover; attribute float prop; attribute float fade; varying vec3 vTold; varying float vFade;',
       )
-      .replace('#include <begin_vertex>', '#include <begin_vertex>\nvTold = vec3(openness, cover, prop);');
+      .replace(
+        '#include <begin_vertex>',
+        '#include <begin_vertex>\nvTold = vec3(openness, cover, prop);\nvFade = fade;',
+      );
     shader.fragmentShader = shader.fragmentShader
       .replace(
         '#include <common>',
-        '#include <common>\nuniform vec3 bodyPaint; uniform vec3 coverPaint; uniform vec3 propPaint; varying vec3 vTold;',
+        '#include <common>\nuniform vec3 bodyPaint; uniform vec3 coverPaint; uniform vec3 propPaint; varying vec3 vTold; varying float vFade;',
       )
       .replace(
         '#include <color_fragment>',
@@ -84,6 +105,11 @@ function figureMaterial(look: Look, covered: boolean): MeshStandardMaterial {
          reflectedLight.indirectSpecular *= open;
          reflectedLight.directDiffuse *= mix(.62, 1., smoothstep(0., .75, open)) * mix(.25, 1., min(1., open / .12));
          reflectedLight.directSpecular *= open;`,
+      )
+      // What fades is written as it is, colors times its alpha: the passes are added up so.
+      .replace(
+        '#include <dithering_fragment>',
+        'gl_FragColor = vec4(gl_FragColor.rgb * clamp(vFade, 0., 1.), clamp(vFade, 0., 1.));',
       );
   };
   material.customProgramCacheKey = () => `${look}/${String(covered)}`;
@@ -106,18 +132,38 @@ function fadeAtEdges<T extends Material>(material: T, size: { value: [number, nu
   return material;
 }
 
-function sceneMesh(scene: FigureScene, material: MeshStandardMaterial): Mesh {
+/** The materials of a figure: of what is solid, and of what fades. */
+export const figureMaterials = (
+  paint: ReturnType<typeof paintOf>,
+  look: Look,
+  covered: boolean,
+): readonly [Material, Material] => [
+  figureMaterial(paint, look, covered, false),
+  figureMaterial(paint, look, covered, true),
+];
+
+/** One mesh in two groups: what is solid, and over it what fades. */
+export function sceneMesh(scene: FigureScene, [solid, fading]: readonly [Material, Material]): Mesh {
   const vertices = scene.positions.length / 3;
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(scene.positions, 3));
   geometry.setAttribute('normal', new BufferAttribute(scene.normals, 3));
   geometry.setAttribute('openness', new BufferAttribute(scene.openness, 1));
   geometry.setAttribute('cover', new BufferAttribute(scene.cover, 1));
+  geometry.setAttribute('fade', new BufferAttribute(scene.fade, 1));
   const prop = new Float32Array(vertices).fill(1, scene.figureVertices);
   geometry.setAttribute('prop', new BufferAttribute(prop, 1));
-  geometry.setIndex(new BufferAttribute(scene.indices, 1));
+  const indices = new Uint32Array(scene.indices.length);
+  let [first, last] = [0, indices.length];
+  for (let t = 0; t < indices.length; t += 3) {
+    const here = isSolid(scene.fade, scene.indices, t) ? (first += 3) - 3 : (last -= 3);
+    indices.set(scene.indices.subarray(t, t + 3), here);
+  }
+  geometry.setIndex(new BufferAttribute(indices, 1));
+  geometry.addGroup(0, first, 0);
+  if (first < indices.length) geometry.addGroup(first, indices.length - first, 1);
   geometry.computeBoundingBox();
-  const mesh = new Mesh(geometry, material);
+  const mesh = new Mesh(geometry, [solid, fading]);
   mesh.castShadow = mesh.receiveShadow = true;
   return mesh;
 }
@@ -141,6 +187,33 @@ function contactShade({ contact }: Figure, pictureSize: { value: [number, number
   shade.position.set(contact.center[0], 0.003, contact.center[1]);
   shade.renderOrder = 1;
   return shade;
+}
+
+/** The ground that a figure stands on: its cast shadow and the shade of its contact. Nothing for a part that floats. */
+export function groundOf(figure: Figure, look: Look, size: [number, number]): Mesh[] {
+  if (!hasGround(figure, true)) return [];
+  const pictureSize = { value: size };
+  const shadow = new ShadowMaterial({ color: 0x2a221b, opacity: look === 'flat' ? 0.12 : 0.5 });
+  const floor = new Mesh(new PlaneGeometry(60, 60).rotateX(-Math.PI / 2), fadeAtEdges(shadow, pictureSize));
+  floor.receiveShadow = true;
+  return [floor, contactShade(figure, pictureSize, look === 'flat' ? 0.4 : 1)];
+}
+
+/** Where a mesh has its middle, and how far around it a shadow reaches, head heights. */
+export function shadowExtent({ geometry }: Mesh): { middle: Vector3; extent: number } {
+  const box = geometry.boundingBox;
+  const middle = box?.getCenter(new Vector3()) ?? new Vector3();
+  return { middle, extent: Math.max(...(box?.getSize(new Vector3()).toArray() ?? [8])) * 0.5 + 1.8 };
+}
+
+/** Free what a scene holds on the graphics card. */
+export function disposeAll(scene: Scene): void {
+  scene.traverse((object) => {
+    if (!(object instanceof Mesh)) return;
+    const { geometry, material } = object as Mesh;
+    geometry.dispose();
+    for (const one of [material].flat()) one.dispose();
+  });
 }
 
 /** One graphics context for the life of the worker: browsers allow few. */
@@ -167,29 +240,22 @@ function theRenderer(): WebGLRenderer {
  * @throws when WebGL is not to be had.
  */
 export function renderFigure(figure: Figure, view: View, options: PictureOptions): OffscreenCanvas {
-  const { longSidePx, passes, ground, light = STUDIO_LIGHT, look = 'clay', covered = false } = options;
+  const { longSidePx, passes, light = STUDIO_LIGHT, look = 'clay', covered = false } = options;
+  const ground = hasGround(figure, options.ground);
   const parts = sceneOf(figure, covered);
-  const frame = frameFigure(parts.positions, view, marginsFor(ground));
+  const frame = frameFigure(shownPositions(parts), view, marginsFor(figure, options.ground));
   const aspect = (frame.right - frame.left) / (frame.top - frame.bottom);
   const width = Math.round(aspect >= 1 ? longSidePx : longSidePx * aspect);
   const height = Math.round(aspect >= 1 ? longSidePx / aspect : longSidePx);
   const gl = theRenderer();
   gl.setSize(width, height, false);
 
-  const paint = PAINT[look];
+  const paint = paintOf(look, light.source);
   const scene = new Scene();
-  const mesh = sceneMesh(parts, figureMaterial(look, covered));
+  const mesh = sceneMesh(parts, figureMaterials(paint, look, covered));
   scene.add(mesh, new HemisphereLight(linear(paint.sky), linear(paint.ground), Math.PI));
-  if (ground) {
-    const pictureSize: { value: [number, number] } = { value: [width, height] };
-    const shadow = new ShadowMaterial({ color: 0x2a221b, opacity: look === 'flat' ? 0.12 : 0.5 });
-    const floor = new Mesh(new PlaneGeometry(60, 60).rotateX(-Math.PI / 2), fadeAtEdges(shadow, pictureSize));
-    floor.receiveShadow = true;
-    scene.add(floor, contactShade(figure, pictureSize, look === 'flat' ? 0.4 : 1));
-  }
-  const box = mesh.geometry.boundingBox;
-  const middle = box?.getCenter(new Vector3()) ?? new Vector3();
-  const extent = Math.max(...(box?.getSize(new Vector3()).toArray() ?? [8])) * 0.5 + 1.8;
+  if (ground) scene.add(...groundOf(figure, look, [width, height]));
+  const { middle, extent } = shadowExtent(mesh);
   const key = new DirectionalLight(linear(paint.key), Math.PI);
   key.castShadow = true;
   key.shadow.mapSize.set(2048, 2048);
@@ -200,13 +266,16 @@ export function renderFigure(figure: Figure, view: View, options: PictureOptions
   key.target.position.copy(middle);
   scene.add(key, key.target);
 
-  accumulate(gl, scene, frame, { width, height, passes, key, middle, toLight: towardLight(light, view.azimuthDeg) });
-  scene.traverse((object) => {
-    if (!(object instanceof Mesh)) return;
-    const { geometry, material } = object as Mesh<BufferGeometry, Material>;
-    geometry.dispose();
-    material.dispose();
+  accumulate(gl, scene, frame, {
+    width,
+    height,
+    passes,
+    key,
+    middle,
+    toLight: towardLight(light, view.azimuthDeg),
+    lightRadius: SOURCE[light.source ?? 'studio'].radius,
   });
+  disposeAll(scene);
   key.dispose();
   return gl.domElement as unknown as OffscreenCanvas;
 }
@@ -218,6 +287,8 @@ interface Accumulation {
   key: DirectionalLight;
   middle: Vector3;
   toLight: Vec3;
+  /** Angular radius of the key light, radians. */
+  lightRadius: number;
 }
 function accumulate(renderer: WebGLRenderer, scene: Scene, frame: Frame, o: Accumulation): void {
   const { width, height, passes } = o;
@@ -267,7 +338,7 @@ function accumulate(renderer: WebGLRenderer, scene: Scene, frame: Frame, o: Accu
   renderer.clear();
   for (let i = 0; i < passes; i++) {
     // Sunflower spiral over the light's disc; golden-ratio lattice over the pixel.
-    const r = Math.sqrt((i + 0.5) / passes) * LIGHT_RADIUS;
+    const r = Math.sqrt((i + 0.5) / passes) * o.lightRadius;
     const turn = i * 2.39996;
     const direction = light
       .clone()

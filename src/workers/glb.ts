@@ -2,13 +2,13 @@ import { BufferAttribute, BufferGeometry, Color, Mesh, MeshStandardMaterial } fr
 import { GLTFExporter } from 'three/examples/jsm/exporters/GLTFExporter.js';
 import { sceneOf } from '@/core/figure/picture/draft';
 import type { Figure } from '@/core/figure/figure';
-import { PAINT } from '@/core/figure/picture/light';
+import { paintOf } from '@/core/figure/picture/light';
 import { METERS_PER_HEAD } from '@/core/figure/skeleton/skeleton';
 
 /** A figure with its props as a glTF binary: meters, y up, vertex colors, the reference id in the mesh's extras. */
 export async function glbOf(figure: Figure, referenceId: string, covered: boolean): Promise<Blob> {
   const { positions, normals, cover, indices, figureVertices } = sceneOf(figure, covered);
-  const { body, prop, cover: cloth } = PAINT.clay;
+  const { body, prop, cover: cloth } = paintOf('clay');
   const colors = new Float32Array(positions.length);
   for (let i = 0; i < positions.length / 3; i++)
     colors.set(i >= figureVertices ? prop : covered && cover[i] > 0 ? cloth : body, i * 3);

@@ -10,7 +10,7 @@ import { brokenLimits } from '@/core/figure/skeleton/limits';
 import { centerOfMass, segments } from '@/core/figure/skeleton/mass';
 import { mirrorPose } from '@/core/figure/skeleton/mirror';
 import type { Pose } from '@/core/figure/skeleton/pose';
-import { FAMILIES } from '@/core/figure/catalogue/families';
+import { FAMILIES, hasCover, PART_FAMILIES } from '@/core/figure/catalogue/families';
 import { findPose } from '@/core/figure/poses/find';
 import { generatedPose, whyRejected } from '@/core/figure/poses/generate';
 import { POSE_SLUGS, POSES } from '@/core/figure/poses/poses';
@@ -71,7 +71,7 @@ describe('the sets', () => {
       const entry = catalogued(figureReferenceId(figure));
       const { name, family, viewName, facing, difficulty } = figureFacts(figure);
       expect(entry).toMatchObject({ name, family, viewName, facing, difficulty });
-      for (const folder of ['small', 'covered', ...(entry?.full ? ['.'] : [])])
+      for (const folder of ['small', ...(hasCover(family) ? ['covered'] : []), ...(entry?.full ? ['.'] : [])])
         expect(existsSync(`public/figures/${folder}/${String(entry?.file)}.webp`), entry?.file).toBe(true);
     }
     expect(CATALOGUE.filter((e) => e.full).length).toBe(FIRST_FIGURES.length);

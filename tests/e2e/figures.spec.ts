@@ -48,7 +48,7 @@ test('light, build and layers change the picture and are remembered', async ({ p
   await expect(image).not.toHaveAttribute('src', before ?? '', { timeout: 30_000 });
   await page.getByLabel('How the picture is seen').selectOption('In 3 values');
   await expect(image).toHaveCSS('filter', 'url("#seen-values-3")');
-  await page.getByLabel('Build of the figure').selectOption('Slight');
+  await page.getByLabel('Build of the figure').selectOption('Slight woman, twenties');
   await expect(page).toHaveURL(/slight/);
   await page.keyboard.press('7');
   await expect(page.getByRole('checkbox', { name: 'Envelope' })).toBeChecked();
@@ -164,4 +164,39 @@ test('an address without a figure says so', async ({ page }) => {
   await expect(page.getByText('There is no figure at this address.')).toBeVisible();
   await open(page, 'figure/nobody/masc/0/6/26');
   await expect(page.getByRole('main').getByRole('alert')).toBeVisible({ timeout: 30_000 });
+});
+
+test('a figure turns live under the hand, and the finished picture takes its place', async ({ page }) => {
+  test.setTimeout(180_000);
+  await open(page, 'figure/bell-ringer-waiting/stocky/30/6/26');
+  await expect(draft(page)).toHaveCount(0, { timeout: 120_000 });
+  const plate = page.getByRole('main').locator('canvas');
+  await expect(plate).toBeHidden();
+  const box = (await plate.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x - 40, y, { steps: 4 });
+  await expect(plate).toBeVisible({ timeout: 30_000 });
+  await page.mouse.move(x - 100, y, { steps: 4 });
+  await page.mouse.up();
+  await expect(page).toHaveURL(/stocky%2F70%2F6%2F26/);
+  await expect(plate).toBeHidden({ timeout: 120_000 });
+  await expect(draft(page)).toHaveCount(0);
+  expect(await longest(page)).toBe(1200);
+});
+
+test('heads are a set of their own, with a key of their own', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto('/poses');
+  await page.getByRole('link', { name: 'heads', exact: true }).click();
+  const heads = page.getByRole('list', { name: 'Heads' }).getByRole('link');
+  await expect(heads).toHaveCount(169);
+  await heads.first().click();
+  await expect(page.getByText(/^The head /)).toBeVisible({ timeout: 60_000 });
+  await page.keyboard.press('4');
+  await expect(page.getByText('tip of the nose').first()).toBeVisible();
+  await page.getByRole('radio', { name: 'Planes' }).click();
+  await expect(draft(page)).toBeVisible({ timeout: 60_000 });
+  await expect(draft(page)).toHaveCount(0, { timeout: 120_000 });
 });

@@ -7,6 +7,7 @@ import { templateBody } from '@/core/body/lift';
 import { pointOf } from '@/core/body/points';
 import { STUDIO } from '@/core/figure/picture/appearance';
 import { CATALOGUE } from '@/core/figure/catalogue/catalogue';
+import { isPartFamily } from '@/core/figure/catalogue/families';
 import { BUILT_IN_SET_ID, pictureReferenceId } from '@/core/references/picture';
 import { useFigure } from '@/features/figure/useFigure';
 import { blockActs } from '@/features/plan/blockActs';
@@ -143,7 +144,7 @@ describe('what the blocks of a plan may be drawn from', () => {
     expect(result.current).toMatchObject({ ready: false, pools: { bySet: new Map() } });
     await waitFor(() => expect(result.current.ready).toBe(true));
     const { bySet, timesDrawn, recent } = result.current.pools;
-    expect(bySet.get(BUILT_IN_SET_ID)).toHaveLength(CATALOGUE.length);
+    expect(bySet.get(BUILT_IN_SET_ID)).toHaveLength(CATALOGUE.filter(({ family }) => !isPartFamily(family)).length);
     expect(timesDrawn.get(CATALOGUE[0].id)).toBe(2);
     expect(recent?.map((r) => r.id)).toEqual([CATALOGUE[0].id, CATALOGUE[0].id]);
   });

@@ -2,6 +2,7 @@ import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { STUDIO } from '@/core/figure/picture/appearance';
 import { CATALOGUE, type CatalogueEntry } from '@/core/figure/catalogue/catalogue';
+import { isPartFamily } from '@/core/figure/catalogue/families';
 import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { closeDb } from '@/storage/db';
 import { EVERYTHING } from '@/core/references/query';
@@ -93,7 +94,10 @@ describe('facts and names', () => {
   it('make a set of the shipped figures, and of the pictures of a set', async () => {
     await addPicture(picture, new Blob(['photo']), new Blob(['small']));
     const figures = await referencesOf(BUILT_IN_SET_ID);
-    expect(figures.length).toBe(CATALOGUE.length);
+    expect(figures.length).toBe(CATALOGUE.filter(({ family }) => !isPartFamily(family)).length);
+    const heads = await referencesOf(`${BUILT_IN_SET_ID}/heads`);
+    expect(heads.length).toBeGreaterThan(60);
+    expect(heads.every(({ extent }) => extent === 'part')).toBe(true);
     expect(smallPictureUrl(full, false)).toBe(`/figures/small/${full.file}.webp`);
     expect(smallPictureUrl(full, true)).toBe(`/figures/covered/${full.file}.webp`);
     const seated = await referencesOf(`${BUILT_IN_SET_ID}/seated`);

@@ -1,9 +1,9 @@
-import type { Family } from '../figure/catalogue/families';
+import type { WholeFamily } from '../figure/catalogue/families';
 import { length, sub } from '../figure/skeleton/vector';
 import type { Posture } from './posture';
 
 export interface FamilyGuess {
-  family: Family;
+  family: WholeFamily;
   /** What tells it, in words. */
   why: string;
 }

@@ -1,4 +1,4 @@
-import type { Family } from '../figure/catalogue/families';
+import type { WholeFamily } from '../figure/catalogue/families';
 import { clamp } from '../figure/skeleton/vector';
 import type { FactName, FactValues } from '../references/facts';
 import { guessFamily } from './family';
@@ -41,7 +41,7 @@ const MEASURED: Record<'view' | 'facing' | 'eyeLevel' | 'extent' | 'difficulty' 
   foreshortened: 0.85,
 };
 /** Of the times a family was said, how often it was the one its author meant: what stands can be meant in many ways. */
-const FAMILY_MEASURED: Record<Family, number> = {
+const FAMILY_MEASURED: Record<WholeFamily, number> = {
   'standing even': 0.25,
   'weight shifted': 0.3,
   'walking or running': 0.3,

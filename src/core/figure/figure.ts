@@ -1,20 +1,24 @@
 import { elbowSwivel, pressUnderArm } from './mesh/armContact';
 import { type ContactMap, contactShade } from './mesh/contactShade';
 import { mushed } from './mesh/deltaMush';
+import { faceted } from './mesh/facets';
 import { quadNormals, trianglesOf } from './mesh/graph';
 import { handContact, handShift } from './mesh/handContact';
 import type { BodyKit, Sitter } from './mesh/kit';
 import { openness } from './mesh/openness';
 import { type EndShift, placeBones, unmoved } from './mesh/placeBones';
 import { flattenOn, pressApart } from './mesh/press';
+import { bustFade, type ShownPart } from './mesh/region';
 import { skinned } from './mesh/skin';
-import { skinAt } from './mesh/skinPoint';
+import { skinAt, type SkinPoint } from './mesh/skinPoint';
+import { type PartPlaces, partPlaces, trunkPlaces } from './facts/partPlaces';
 import { subdivided, type Subdivision } from './mesh/subdivide';
 import type { Triangles } from './picture/raster';
 import { propSolids, solidMesh, type Solid } from './props/solids';
 import type { Build } from './skeleton/builds';
 import { buildFactor, poseSkeleton, type Rig } from './skeleton/kinematics';
-import { partNumber } from './skeleton/parts';
+import { PARTS, partNumber } from './skeleton/parts';
+import { solidForms } from './skeleton/solidForms';
 import type { Pose } from './skeleton/pose';
 import { SIDES, type Side, sideSign } from './skeleton/skeleton';
 import { settlePose } from './skeleton/support';
@@ -30,13 +34,19 @@ export interface Figure extends Triangles {
   contact: ContactMap;
   /** How far each vertex lies inside the figure's cover; negative is bare. */
   cover: Float32Array;
+  /** How much of each vertex is there: 0 where a part that is shown alone has faded away. */
+  fade: Float32Array;
   solids: Solid[];
   /** The skeleton under it, in the same place. */
   rig: Rig;
+  /** What of the body it shows; all of it when missing. */
+  part: ShownPart | undefined;
   /** The places on the skin that a draftsman measures between. */
   landmarks: Landmark[];
   /** Lines over the face, and the middle of the head that they go round. */
   face: { lines: Vec3[][]; middle: Vec3 };
+  /** Of a part that is shown alone: the lines it is built on, the pairs whose tilts are told, and the way through it. */
+  structure?: { lines: Vec3[][] } & Pick<PartPlaces, 'tilts' | 'way'>;
 }
 
 /** A place on the body that draftsmen find and name. */
@@ -44,6 +54,9 @@ export interface Landmark {
   name: string;
   at: Vec3;
 }
+
+/** As skin, as the flat planes it can be gathered into, or as the solids it is built on. */
+export type Form = 'skin' | 'planes' | 'solids';
 
 /** How often the mesh is subdivided, and from how many directions openness is looked at. */
 export interface Fineness {
@@ -195,40 +208,177 @@ function joined({ positions: a, indices: i }: Triangles, { positions: b, indices
   return { positions, indices };
 }
 
-/** Pose a build, make its surface as fine as wanted, and work out how its forms shade each other and the ground. */
-export function buildFigure(kit: BodyKit, pose: Pose, build: Build, { levels, directions }: Fineness): Figure {
+/**
+ * Pose a build, make its surface as fine as wanted, and work out how its forms shade each other and the ground.
+ * @param part What of it is to be seen; all of it when missing.
+ * @param form What it is made of.
+ */
+export function buildFigure(
+  kit: BodyKit,
+  pose: Pose,
+  build: Build,
+  { levels, directions }: Fineness,
+  part?: ShownPart,
+  form: Form = 'skin',
+): Figure {
   const { mesh } = kit;
-  const { rig, positions: coarse, hair, solids } = poseBody(kit, pose, build);
+  const posed = poseBody(kit, pose, build);
+  const { rig, positions: body, hair: allHair, solids } = posed;
   const sitter = kit.sitter(build.name);
-  const hairQuads = sitter.hair?.quads ?? new Uint32Array();
-  const finer: Subdivision[] = ([1, 2] as const).filter((n) => n <= levels).map(kit.level);
-  const fine = (data: Float32Array, stride: number): Float32Array =>
-    finer.reduce((d, level) => subdivided(level, d, stride), data);
-  const quads = finer.at(-1)?.quads ?? mesh.quads;
-  const positions = fine(coarse, 3);
-  const hairNormals = quadNormals(hairQuads, hair);
-  const withHair = joined(
-    { positions: coarse, indices: trianglesOf(mesh.quads) },
-    { positions: hair, indices: trianglesOf(hairQuads) },
-  );
-  const occluders = joined(withHair, solidMesh(solids));
-  const { landmarks, face } = kit.places();
-  const open = openness(withHair.positions, both(quadNormals(mesh.quads, coarse), hairNormals), occluders, directions);
-  const bodyEnd = coarse.length / 3;
-  for (let v = mesh.firstEye; v < bodyEnd; v++) open[v] *= sitter.light[v];
-  const hairCount = hair.length / 3;
-  return {
-    ...joined({ positions, indices: trianglesOf(quads) }, { positions: hair, indices: trianglesOf(hairQuads) }),
-    normals: both(quadNormals(quads, positions), hairNormals),
-    parts: withMore(finer.reduce(partsOf, kit.parts), hairCount, partNumber('head')),
-    openness: both(fine(open.subarray(0, bodyEnd), 1), open.subarray(bodyEnd)),
-    contact: contactShade(occluders),
-    cover: both(fine(sitter.cover, 1), new Float32Array(hairCount).fill(-1)),
+  const places = kit.places();
+  const own = partPlaces(places, part);
+  const { face } = places;
+  const landmarks = own?.landmarks ?? (part === 'torso' ? trunkPlaces(places) : places.landmarks);
+  const along = (lines: readonly (readonly SkinPoint[])[]): Vec3[][] =>
+    lines.map((line) => line.map((point) => skinAt(body, point)));
+  const found = {
     solids,
     rig,
-    landmarks: Object.entries(landmarks).map(([name, point]) => ({ name, at: skinAt(positions, point) })),
-    face: { lines: face.map((line) => line.map((point) => skinAt(positions, point))), middle: middleOfHead(rig) },
+    part,
+    landmarks: Object.entries(landmarks).map(([name, point]) => ({ name, at: skinAt(body, point) })),
+    face: { lines: along(face), middle: middleOfHead(rig) },
+    ...(own && { structure: { lines: along(own.lines), tilts: own.tilts, way: own.way } }),
   };
+  if (form !== 'skin') return { ...found, ...formOf(kit, posed, sitter, build, form, directions, part) };
+  const region = kit.region(part ?? 'whole');
+  const finer: Subdivision[] = ([1, 2] as const).filter((n) => n <= levels).map(region.level);
+  const fine = (data: Float32Array, stride: number): Float32Array =>
+    finer.reduce((d, level) => subdivided(level, d, stride), data);
+  const of = (data: Float32Array, stride: number): Float32Array => picked(data, region.vertices, stride);
+  const quads = finer.at(-1)?.quads ?? region.quads;
+  const positions = fine(of(body, 3), 3);
+
+  const hairy = part === undefined || part === 'head';
+  const hair = hairy ? allHair : new Float32Array();
+  const hairQuads = (hairy && sitter.hair?.quads) || new Uint32Array();
+  const hairNormals = quadNormals(hairQuads, hair);
+  const hairCount = hair.length / 3;
+  const hairRest = sitter.hair?.rest ?? new Float32Array();
+  const hairFade = new Float32Array(hairCount).fill(1);
+  if (part)
+    for (let v = 0; v < hairCount; v++)
+      hairFade[v] = bustFade(sitter.build, [hairRest[v * 3], hairRest[v * 3 + 1], hairRest[v * 3 + 2]]);
+
+  const occluders = joined(
+    joined(
+      { positions: body, indices: trianglesOf(mesh.quads) },
+      { positions: allHair, indices: trianglesOf(sitter.hair?.quads ?? new Uint32Array()) },
+    ),
+    solidMesh(solids),
+  );
+  const asked = both(of(body, 3), hair);
+  const open = openness(asked, both(of(quadNormals(mesh.quads, body), 3), hairNormals), occluders, directions);
+  const bodyEnd = region.vertices.length;
+  region.vertices.forEach((v, i) => {
+    open[i] *= sitter.light[v];
+  });
+  const bodyFade = part ? fine(region.fade, 1) : new Float32Array(positions.length / 3).fill(1);
+  return {
+    ...joined(
+      { positions, indices: part ? present(trianglesOf(quads), bodyFade) : trianglesOf(quads) },
+      { positions: hair, indices: trianglesOf(hairQuads) },
+    ),
+    normals: both(quadNormals(quads, positions), hairNormals),
+    parts: withMore(
+      finer.reduce(
+        partsOf,
+        Uint8Array.from(region.vertices, (v) => kit.parts[v]),
+      ),
+      hairCount,
+      partNumber('head'),
+    ),
+    openness: both(fine(open.subarray(0, bodyEnd), 1), open.subarray(bodyEnd)),
+    contact: contactShade(part ? { positions: of(body, 3), indices: trianglesOf(region.quads) } : occluders),
+    cover: both(fine(of(sitter.cover, 1), 1), new Float32Array(hairCount).fill(-1)),
+    fade: both(bodyFade, hairFade),
+    ...found,
+  };
+}
+
+/** What a figure is made of when it is not its skin. */
+type Surface = Pick<Figure, 'positions' | 'normals' | 'indices' | 'parts' | 'openness' | 'contact' | 'cover' | 'fade'>;
+
+/** Parts of which the solids of a shown part are. */
+const SOLIDS_OF: Readonly<Record<ShownPart, RegExp>> = {
+  head: /^head/,
+  'hand.L': /^(hand|farm)\.L/,
+  'hand.R': /^(hand|farm)\.R/,
+  'foot.L': /^(foot|calf)\.L/,
+  'foot.R': /^(foot|calf)\.R/,
+  torso: /^(torso|uarm|thigh)/,
+};
+
+/** A posed body as planes or as solids. */
+function formOf(
+  kit: BodyKit,
+  { rig, positions: body, hair, solids }: PosedBody,
+  sitter: Sitter,
+  build: Build,
+  form: Exclude<Form, 'skin'>,
+  directions: number,
+  part: ShownPart | undefined,
+): Surface {
+  const props = solidMesh(solids);
+  if (form === 'solids') {
+    const all = solidForms(rig);
+    const shown = part ? SOLIDS_OF[part] : /./;
+    const indices = all.indices.filter((_, i) => shown.test(PARTS[all.parts[all.indices[i - (i % 3)]]]));
+    const occluders = joined({ positions: all.positions, indices }, props);
+    const count = all.parts.length;
+    return {
+      ...all,
+      indices,
+      openness: openness(all.positions, all.normals, occluders, directions),
+      contact: contactShade(occluders),
+      cover: new Float32Array(count).fill(-1),
+      fade: new Float32Array(count).fill(1),
+    };
+  }
+  const { vertices, quads, fade } = kit.region(part ?? 'whole');
+  const of = (data: Float32Array, stride: number): Float32Array => picked(data, vertices, stride);
+  const planes = faceted(of(body, 3), quads, kit.facets(part ?? 'whole'));
+  const hairFacets = part === undefined || part === 'head' ? kit.hairFacets(build.name) : undefined;
+  const cap = hairFacets && sitter.hair && faceted(hair, sitter.hair.quads, hairFacets);
+  const hairCount = cap?.source.length ?? 0;
+  const whole = joined(planes, cap ?? { positions: new Float32Array(), indices: new Uint32Array() });
+  const normals = both(planes.normals, cap?.normals ?? new Float32Array());
+  const occluders = joined(whole, props);
+  const light = of(sitter.light, 1);
+  const open = openness(whole.positions, normals, occluders, directions);
+  planes.source.forEach((v, i) => {
+    open[i] *= light[v];
+  });
+  return {
+    ...whole,
+    normals,
+    parts: withMore(
+      Uint8Array.from(planes.source, (v) => kit.parts[vertices[v]]),
+      hairCount,
+      partNumber('head'),
+    ),
+    openness: open,
+    contact: contactShade(occluders),
+    cover: both(picked(of(sitter.cover, 1), planes.source, 1), new Float32Array(hairCount).fill(-1)),
+    fade: both(picked(fade, planes.source, 1), new Float32Array(hairCount).fill(1)),
+  };
+}
+
+/** Fainter than this is not drawn at all. */
+const GONE = 0.05;
+
+/** Triangles of which something is there. */
+const present = (triangles: Uint32Array, fade: Float32Array): Uint32Array =>
+  triangles.filter((_, i) => {
+    const t = i - (i % 3);
+    return Math.max(fade[triangles[t]], fade[triangles[t + 1]], fade[triangles[t + 2]]) > GONE;
+  });
+
+/** The values of some vertices. */
+function picked(data: Float32Array, vertices: Uint32Array, stride: number): Float32Array {
+  const out = new Float32Array(vertices.length * stride);
+  for (let i = 0; i < vertices.length; i++)
+    for (let k = 0; k < stride; k++) out[i * stride + k] = data[vertices[i] * stride + k];
+  return out;
 }
 
 /** Where a head turns about and its lattice goes round. */

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import { momentSchema } from '../moment';
+import type { Family } from '../figure/catalogue/families';
 import { factValuesSchema } from './facts';
 import { querySchema } from './query';
 
@@ -138,6 +139,8 @@ export type Picture = z.infer<typeof recordSchema>;
 export const newPicture = (fields: z.input<typeof recordSchema>): Picture => recordSchema.parse(fields);
 
 export const BUILT_IN_SET_ID = 'built-in';
+/** The set of one family of the figures that ship. */
+export const builtInFamilySetId = (family: Family): string => `${BUILT_IN_SET_ID}/${family.replaceAll(' ', '-')}`;
 /** Everything the learner has taken in. */
 export const LIBRARY_ID = 'library';
 export const LATER_ID = 'later';

@@ -2,7 +2,8 @@ import { CATALOGUE, catalogued, knownFacts } from '../figure/catalogue/catalogue
 import { MIRRORED, splitFigureReference } from '../figure/catalogue/referenceId';
 import { shapeOf } from '../figure/catalogue/shapes';
 import { eyeLevelOf } from '../figure/picture/eyeLevel';
-import { builtInSet } from './builtIn';
+import { isPartFamily } from '../figure/catalogue/families';
+import { builtInSet, isInSet } from './builtIn';
 import type { ReferenceFacts } from './coverage';
 import { effectiveFacts } from './effectiveFacts';
 import { type Picture, pictureReferenceId } from './picture';
@@ -32,10 +33,11 @@ export function figureReferenceFacts(referenceId: string): ReferenceFacts {
       props: entry.props,
       ...readShape(shapeOf(entry)),
       foreshortened: entry.foreshortened,
+      hand: entry.hand,
       ready: entry.full,
     }),
     eyeLevel: figure && eyeLevelOf(figure.view.elevationDeg),
-    extent: 'whole',
+    extent: known?.family !== undefined && isPartFamily(known.family) ? 'part' : 'whole',
   };
 }
 
@@ -60,6 +62,6 @@ export function pictureReferenceFacts(picture: Picture): ReferenceFacts {
 export function shippedReferences(setId: string): ReferenceFacts[] | undefined {
   const set = builtInSet(setId);
   if (!set) return undefined;
-  const shipped = CATALOGUE.filter(({ family }) => set.family === undefined || family === set.family);
+  const shipped = CATALOGUE.filter((entry) => isInSet(entry, set));
   return shipped.map(({ id }) => figureReferenceFacts(id));
 }

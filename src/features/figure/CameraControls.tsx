@@ -3,7 +3,6 @@ import { BUILD_NAMES, BUILD_WORDS, type BuildName } from '@/core/figure/skeleton
 import type { FigureReference } from '@/core/figure/catalogue/referenceId';
 import { LENS, RAISE_DEG, TURN_DEG } from './views';
 
-
 const MOVES = [
   { label: 'Turn left', arrow: 'Left', Icon: RotateCcw, by: { turnDeg: -TURN_DEG } },
   { label: 'Turn right', arrow: 'Right', Icon: RotateCw, by: { turnDeg: TURN_DEG } },
@@ -62,24 +61,26 @@ export function CameraControls({
         />
         wide
       </label>
-      <label className="flex items-center gap-2 text-[14px]">
-        <span className="sr-only">Build</span>
-        <select
-          className="select w-auto max-sm:h-14"
-          aria-label="Build of the figure"
-          value={reference.build}
-          onChange={(event) => onBuild(event.target.value as BuildName)}
-        >
-          {BUILD_NAMES.map((build) => (
-            <option key={build} value={build}>
-              {BUILD_WORDS[build]}
-            </option>
-          ))}
-        </select>
-      </label>
-      <button type="button" className={button} onClick={onAnother}>
-        <Shuffle size={17} aria-hidden /> Another view <kbd className="kbd kbd-sm max-sm:hidden">N</kbd>
-      </button>
+      <div className="flex flex-wrap items-center gap-x-2 gap-y-3">
+        <label className="flex items-center gap-2 text-[14px]">
+          <span className="sr-only">Build</span>
+          <select
+            className="select w-auto max-sm:h-14"
+            aria-label="Build of the figure"
+            value={reference.build}
+            onChange={(event) => onBuild(event.target.value as BuildName)}
+          >
+            {BUILD_NAMES.map((build) => (
+              <option key={build} value={build}>
+                {BUILD_WORDS[build]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button type="button" className={button} onClick={onAnother}>
+          <Shuffle size={17} aria-hidden /> Another view <kbd className="kbd kbd-sm max-sm:hidden">N</kbd>
+        </button>
+      </div>
     </div>
   );
 }

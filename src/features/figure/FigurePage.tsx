@@ -28,7 +28,8 @@ import { LightAndLook } from './LightAndLook';
 import { FRESH, loadPageState, type PageState, savePageState } from './pageState';
 import { SaveFigure } from './SaveFigure';
 import { useFigure } from './useFigure';
-import { anotherView, moved, RAISE_DEG, TURN_DEG } from './views';
+import { useLiveTurn } from './useLiveTurn';
+import { anotherView, moved, RAISE_DEG, sameView, TURN_DEG, viewFrom } from './views';
 import { usePageKeys } from '@/ui/input/usePageKeys';
 
 const LENGTHS_MS = [30_000, 60_000, 120_000, 300_000];
@@ -59,9 +60,24 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
   const id = figureReferenceId(reference);
   const appearance: Appearance = { light: state.light, look: state.look, covered };
   const figure = useFigure(id, appearance);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const live = useLiveTurn(canvas, id, appearance);
+  const { shows: liveView, end: endLive } = live;
+  // What was turned live stays until its finished picture is there; any other change ends it at once.
+  const { view } = reference;
+  useEffect(() => {
+    if (!liveView || figure.busy) return;
+    if (sameView(liveView, view)) endLive();
+  }, [liveView, figure.busy, view, endLive]);
   const name = figure.reading?.facts.name ?? knownFacts(id)?.name ?? 'Figure';
 
-  const change = useCallback((to: (before: FigureReference) => FigureReference) => setReference(to), []);
+  const change = useCallback(
+    (to: (before: FigureReference) => FigureReference) => {
+      endLive();
+      setReference(to);
+    },
+    [endLive],
+  );
   // On the way to drawing, nothing may touch the address or the view any more.
   const leaving = useRef(false);
   const { start: startPose } = useStart(
@@ -135,7 +151,10 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
           shown={shown}
           seenAs={state.seenAs}
           svgRef={svg}
-          onDrag={(turnDeg, raiseDeg) => change((r) => moved(r, { turnDeg, raiseDeg }))}
+          canvasRef={canvas}
+          live={live}
+          onLook={(by) => live.turn(viewFrom(reference.view, by))}
+          onLetGo={(by) => setReference((r) => moved(r, by))}
         />
         <CameraControls
           reference={reference}

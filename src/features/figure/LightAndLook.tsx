@@ -5,7 +5,11 @@ import { type SeenAs, SeenAsChoice } from '@/ui/ValueFilters';
 const LOOKS: readonly { look: Look; label: string }[] = [
   { look: 'clay', label: 'Clay' },
   { look: 'plaster', label: 'Plaster' },
+  { look: 'red clay', label: 'Red clay' },
+  { look: 'dark clay', label: 'Dark clay' },
   { look: 'flat', label: 'Flat, for line' },
+  { look: 'planes', label: 'Planes' },
+  { look: 'solids', label: 'Solids' },
 ];
 
 export function LightAndLook({

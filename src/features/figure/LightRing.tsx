@@ -1,7 +1,14 @@
 import { LIGHT_DIRECTIONS, LIGHT_HEIGHTS } from '@/core/figure/picture/appearance';
-import type { KeyLight } from '@/core/figure/picture/light';
+import { type KeyLight, LIGHT_SOURCES, type LightSource } from '@/core/figure/picture/light';
 
-/** Where the key light stands: a ring of eight places around the figure, seen from above, and three heights. */
+const SOURCE_WORDS: Record<LightSource, string> = {
+  studio: 'Studio lamp',
+  window: 'Window',
+  'lamp from below': 'Lamp from below',
+  overcast: 'Overcast sky',
+};
+
+/** Where the key light stands: a ring of eight places around the figure, seen from above, and three heights; and what light it is. */
 export function LightRing({ light, onChange }: { light: KeyLight; onChange: (light: KeyLight) => void }) {
   return (
     <div className="flex items-center gap-5">
@@ -46,6 +53,18 @@ export function LightRing({ light, onChange }: { light: KeyLight; onChange: (lig
             {name}
           </button>
         ))}
+        <select
+          className="select w-auto select-sm max-sm:h-14"
+          aria-label="Kind of light"
+          value={light.source ?? 'studio'}
+          onChange={(event) => onChange({ ...light, source: event.target.value as LightSource })}
+        >
+          {LIGHT_SOURCES.map((source) => (
+            <option key={source} value={source}>
+              {SOURCE_WORDS[source]}
+            </option>
+          ))}
+        </select>
       </div>
     </div>
   );

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { type KeyLight, type Look, STUDIO_LIGHT } from '@/core/figure/picture/light';
+import { type KeyLight, LIGHT_SOURCES, type Look, LOOKS, STUDIO_LIGHT } from '@/core/figure/picture/light';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { isLayer, type LayerId } from '@/ui/answerKey/layers';
 import { isSeenAs, type SeenAs } from '@/ui/ValueFilters';
@@ -14,8 +14,8 @@ export interface PageState {
 export const FRESH: PageState = { look: 'clay', light: STUDIO_LIGHT, layers: [], seenAs: 'color' };
 
 const schema = z.object({
-  look: z.enum(['clay', 'plaster', 'flat']),
-  light: z.object({ azimuthDeg: z.number(), elevationDeg: z.number() }),
+  look: z.enum(LOOKS),
+  light: z.object({ azimuthDeg: z.number(), elevationDeg: z.number(), source: z.optional(z.enum(LIGHT_SOURCES)) }),
   layers: z.array(z.string()),
   seenAs: z.string(),
 });

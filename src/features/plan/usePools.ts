@@ -5,6 +5,7 @@ import { drawingHistory } from '@/core/journal/history';
 import type { Session } from '@/core/journal/session';
 import type { ReferencePools } from '@/core/practice/start/chooseReferences';
 import type { Recipe } from '@/core/practice/plan/recipe';
+import { setsOfBlock } from '@/core/practice/start/setsOfBlock';
 import { builtInSet } from '@/core/references/builtIn';
 import { countCells, countFacings, facingHabit } from '@/core/references/coverage';
 import { LIBRARY_ID } from '@/core/references/picture';
@@ -15,10 +16,7 @@ import { useStored } from '@/storage/hooks/useStored';
 const HABIT_WINDOW = 40;
 
 const setIdsOf = (recipe: Recipe): string[] => [
-  ...new Set([
-    recipe.setId,
-    ...recipe.blocks.flatMap((b) => (b.kind === 'poses' && b.source.setId ? [b.source.setId] : [])),
-  ]),
+  ...new Set([recipe.setId, ...recipe.blocks.flatMap((b) => (b.kind === 'poses' ? setsOfBlock(recipe, b) : []))]),
 ];
 
 async function isHere(setId: string): Promise<boolean> {

@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { CATALOGUE } from '@/core/figure/catalogue/catalogue';
-import { BUILT_IN_SETS, type BuiltInSet } from '@/core/references/builtIn';
+import { BUILT_IN_SETS, type BuiltInSet, isInSet } from '@/core/references/builtIn';
 import { FigureGrid } from './FigureCell';
 import type { PickTarget } from './pick/PickFor';
 import { SharedScreen } from './SharedScreen';
@@ -26,7 +26,7 @@ export function BuiltInFigures({
 }) {
   const [picking, setPicking] = useState(false);
   const target = useMemo((): PickTarget => ({ name: set.name, placeId: set.id }), [set]);
-  const figures = CATALOGUE.filter((entry) => set.family === undefined || entry.family === set.family);
+  const figures = CATALOGUE.filter((entry) => isInSet(entry, set));
   const takeOut = (): void =>
     takeOutPoses(
       set.name,

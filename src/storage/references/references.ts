@@ -1,12 +1,13 @@
 import { type Appearance, appearanceKey } from '@/core/figure/picture/appearance';
 import { catalogued, type CatalogueEntry, knownFacts } from '@/core/figure/catalogue/catalogue';
+import { hasCover } from '@/core/figure/catalogue/families';
 import { parsePictureReference, type PictureBox } from '@/core/references/picture';
 import { pictureImage } from '@/storage/pictures/pictureImage';
 import { loadPicture } from '@/storage/pictures/pictures';
 import { loadRender, saveRender } from './renders';
 
-export const smallPictureUrl = ({ file }: CatalogueEntry, covered: boolean): string =>
-  `/figures/${covered ? 'covered' : 'small'}/${file}.webp`;
+export const smallPictureUrl = ({ file, family }: CatalogueEntry, covered: boolean): string =>
+  `/figures/${covered && hasCover(family) ? 'covered' : 'small'}/${file}.webp`;
 const fullPictureUrl = ({ file }: CatalogueEntry): string => `/figures/${file}.webp`;
 
 /** What a reference is called: a figure's name or a picture's file name. */

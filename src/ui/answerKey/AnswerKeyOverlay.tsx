@@ -84,19 +84,29 @@ const draw: Record<LayerId, (a: DrawnKey) => ReactNode> = {
   ),
   heads: (a) => <Heads answers={a} />,
   plumb: (a) => <PlumbAndLevel answers={a} />,
-  masses: ({ masses }) =>
-    masses.map(({ name, center: [x, y], radii: [a, b], angleDeg, turnDeg }) => (
-      <g
-        key={name}
-        transform={`translate(${n(x)} ${n(y)}) rotate(${n(angleDeg)})`}
+  masses: ({ masses, structure }) => (
+    <>
+      <path
+        d={(structure ?? []).map((points) => pathOf({ points, closed: false })).join('')}
         fill="none"
         stroke="var(--plum)"
-        strokeWidth={3}
-      >
-        <ellipse rx={n(a)} ry={n(b)} fill="var(--plum)" fillOpacity={0.08} />
-        <path d={meridian(a, b, angleDeg, turnDeg)} strokeWidth={2} />
-      </g>
-    )),
+        strokeWidth={2.5}
+        strokeLinejoin="round"
+      />
+      {masses.map(({ name, center: [x, y], radii: [a, b], angleDeg, turnDeg }) => (
+        <g
+          key={name}
+          transform={`translate(${n(x)} ${n(y)}) rotate(${n(angleDeg)})`}
+          fill="none"
+          stroke="var(--plum)"
+          strokeWidth={3}
+        >
+          <ellipse rx={n(a)} ry={n(b)} fill="var(--plum)" fillOpacity={0.08} />
+          <path d={meridian(a, b, angleDeg, turnDeg)} strokeWidth={2} />
+        </g>
+      ))}
+    </>
+  ),
   tilts: ({ shoulders, hips }) => (
     <>
       <TiltLine tilt={shoulders} />

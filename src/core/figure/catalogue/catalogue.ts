@@ -27,14 +27,16 @@ export interface CatalogueEntry {
   foreshortened: boolean;
   /** Kinds of things it is with, in order of the alphabet; empty for none. */
   props: string;
+  /** How far a hand is open that is shown alone. */
+  hand: string | undefined;
 }
 
 /**
- * As stored: poses by slug [name, family, heading in degrees, props], views
+ * As stored: poses by slug [name, family, heading in degrees, props, how far a hand is open], views
  * [slug, build, azimuth, elevation, lens, difficulty, width, height, full, heading of this build, foreshortened].
  */
 export interface CatalogueFile {
-  poses: Record<string, [name: string, family: Family, headingDeg: number, props: string]>;
+  poses: Record<string, [name: string, family: Family, headingDeg: number, props: string, hand?: string]>;
   views: [string, BuildName, number, number, number, number, number, number, 0 | 1, number, 0 | 1][];
 }
 const { poses, views } = catalogue as unknown as CatalogueFile;
@@ -45,7 +47,7 @@ export const figureFileName = (poseId: string, build: string, azimuthDeg: number
 
 export const CATALOGUE: readonly CatalogueEntry[] = views.map(
   ([poseId, build, azimuth, elevation, lens, difficulty, width, height, full, heading, foreshortened]) => {
-    const [name, family, , props] = poses[poseId];
+    const [name, family, , props, hand] = poses[poseId];
     return {
       id: ['figure', poseId, build, azimuth, elevation, lens].join('/'),
       poseId,
@@ -58,6 +60,7 @@ export const CATALOGUE: readonly CatalogueEntry[] = views.map(
       small: [width, height],
       full: full === 1,
       props,
+      hand,
       foreshortened: foreshortened === 1,
     };
   },

@@ -11,4 +11,14 @@ export const FAMILIES = [
   'balancing',
   'two-handed work',
 ] as const;
-export type Family = (typeof FAMILIES)[number];
+/** Families of poses of which only a part of the body is shown. */
+export const PART_FAMILIES = ['heads', 'hands', 'feet', 'torsos and backs'] as const;
+export type PartFamily = (typeof PART_FAMILIES)[number];
+export type WholeFamily = (typeof FAMILIES)[number];
+export type Family = WholeFamily | PartFamily;
+
+/** Whether what a family shows can wear anything: a head, a hand and a foot are as they are. */
+export const hasCover = (family: string): boolean => !isPartFamily(family) || family === 'torsos and backs';
+
+/** Whether a family shows only a part of the body. */
+export const isPartFamily = (family: string): family is PartFamily => PART_FAMILIES.some((name) => name === family);

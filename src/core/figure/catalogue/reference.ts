@@ -3,10 +3,22 @@ import type { Family } from './families';
 import type { AuthoredPose } from '../poses/author';
 import { findPose } from '../poses/find';
 import { POSE_SLUGS } from '../poses/poses';
-import { type FigureReference, splitFigureReference } from './referenceId';
+import { type FigureReference, mirroredId, splitFigureReference } from './referenceId';
+import type { ShownPart } from '../mesh/region';
+import { PART_POSES } from '../poses/partPoses';
+import { BUILD_NAMES } from '../skeleton/buildNames';
 import { settlePose } from '../skeleton/support';
 import { clamp } from '../skeleton/vector';
-import { describeView, type Facing, foreshortening, headingDeg, twistDeg, type ViewName } from '../picture/view';
+import {
+  describeHeading,
+  describeView,
+  type Facing,
+  foreshortening,
+  headingDeg,
+  partHeading,
+  twistDeg,
+  type ViewName,
+} from '../picture/view';
 
 /** The figure an id stands for; undefined for any other id. */
 export function parseFigureReference(id: string): FigureReference | undefined {
@@ -46,9 +58,35 @@ const UNUSUAL: Partial<Record<Family, string>> = {
 };
 const LIMB_NAMES = ['upper arm', 'forearm', 'thigh', 'lower leg'] as const;
 
+/** Seen from this far above or below, a part is foreshortened, degrees. */
+const STEEP_DEG = 40;
+const RAISED_DEG = 12;
+
+/** What a part is chosen by: how hard its own form is, and what the view adds. */
+function partFacts(
+  { build, view }: FigureReference,
+  { name, family, pose, difficulty = 2 }: AuthoredPose,
+  part: ShownPart,
+): FigureFacts {
+  const { rig } = settlePose(pose, BUILDS[build]);
+  const seen = describeHeading(partHeading(rig, part), view.azimuthDeg);
+  const why: string[] = [];
+  const steep = Math.abs(view.elevationDeg) > STEEP_DEG;
+  if (difficulty > 2) why.push('a form of many directions');
+  if (steep) why.push('foreshortened by the view');
+  else if (Math.abs(view.elevationDeg) > RAISED_DEG)
+    why.push(view.elevationDeg > 0 ? 'seen from above' : 'seen from below');
+  if (part === 'head' && seen.viewName === 'three-quarter') why.push('turned, so that its two sides differ');
+  const harder = (steep ? 2 : 0) + (Math.abs(view.elevationDeg) > RAISED_DEG && !steep ? 1 : 0);
+  return { name, family, ...seen, difficulty: Math.round(clamp(difficulty + harder, 1, 5)), foreshortened: steep, why };
+}
+
 /** What people choose a reference by, worked out from the skeleton. */
-export function figureFacts({ poseId, build, view }: FigureReference): FigureFacts {
-  const { name, family, pose } = poseOf(poseId);
+export function figureFacts(reference: FigureReference): FigureFacts {
+  const { poseId, build, view } = reference;
+  const authored = poseOf(poseId);
+  if (authored.part) return partFacts(reference, authored, authored.part);
+  const { name, family, pose } = authored;
   const { rig } = settlePose(pose, BUILDS[build]);
   const reasons: { points: number; words: string }[] = [];
   const add = (points: number, words: string): void => {
@@ -83,7 +121,9 @@ export function figureFacts({ poseId, build, view }: FigureReference): FigureFac
 
 /** Which way a pose faces, degrees from the world's front: what its view names are told by. */
 export function poseHeadingDeg(poseId: string, build: BuildName): number {
-  return headingDeg(settlePose(poseOf(poseId).pose, BUILDS[build]).rig);
+  const { pose, part } = poseOf(poseId);
+  const { rig } = settlePose(pose, BUILDS[build]);
+  return part ? partHeading(rig, part) : headingDeg(rig);
 }
 
 /** The lens of the sets' views: about how one sees a model from across a room. */
@@ -107,6 +147,9 @@ const UNSUITED: Record<string, readonly BuildName[]> = {
   'net-mender-stretched-on-a-bench': ['older'],
   'stilt-walker-holding-an-ankle': ['fem', 'tall', 'strong'],
   'net-mender-holding-up-the-net': ['older', 'elder'],
+  'archer-on-a-stool': ['strong'],
+  'drummer-leaning-back': ['heavy'],
+  'net-mender-hugging-knees': ['small'],
 };
 
 /** Who plays a pose. */
@@ -116,7 +159,7 @@ function castOf(poseId: string): readonly BuildName[] {
 }
 
 /** Every view of every authored pose in the sets. */
-export const SET_FIGURES: readonly FigureReference[] = POSE_SLUGS.flatMap((poseId, i) => {
+const WHOLE_FIGURES: readonly FigureReference[] = POSE_SLUGS.flatMap((poseId, i) => {
   const cast = castOf(poseId);
   return poseOf(poseId).seenFrom.map((azimuthDeg, j) => ({
     poseId,
@@ -125,7 +168,45 @@ export const SET_FIGURES: readonly FigureReference[] = POSE_SLUGS.flatMap((poseI
   }));
 });
 
-/** The figures whose full-size pictures ship too, so that a first session waits for nothing: the first view of every third pose. */
-export const FIRST_FIGURES: readonly FigureReference[] = POSE_SLUGS.filter((_, i) => i % 3 === 0).map(
-  (slug) => SET_FIGURES.find(({ poseId }) => poseId === slug) as FigureReference,
-);
+/** The lens that parts are seen through: from near, but not so near that they bulge. */
+const PART_LENS_DEG = 20;
+
+/** In whose shape each part is seen, in turn; every head is everybody's. */
+function partFigures(): FigureReference[] {
+  let turn = 0;
+  return Object.entries(PART_POSES).flatMap(([poseId, { part, seenFrom, raised }]) =>
+    (part === 'head' ? BUILD_NAMES : [undefined]).flatMap((everybody) =>
+      seenFrom.map((azimuthDeg, i) => {
+        const build = everybody ?? BUILD_NAMES[turn++ % BUILD_NAMES.length];
+        // Every other hand and foot is a right one.
+        const mirrored = part !== 'head' && part !== 'torso' && turn % 2 === 0;
+        return {
+          poseId: mirrored ? mirroredId(poseId) : poseId,
+          build,
+          view: {
+            azimuthDeg: mirrored ? -azimuthDeg : azimuthDeg,
+            elevationDeg: raised?.[i] ?? 6,
+            lensDeg: PART_LENS_DEG,
+          },
+        };
+      }),
+    ),
+  );
+}
+
+/** Every view of every head, hand, foot and torso in the sets. */
+export const PART_FIGURES: readonly FigureReference[] = partFigures();
+
+/** Everything that ships: whole figures, then parts. */
+export const SET_FIGURES: readonly FigureReference[] = [...WHOLE_FIGURES, ...PART_FIGURES];
+
+/**
+ * The figures whose full-size pictures ship too, so that a first session waits for nothing: the first view of every third pose, and
+ * some heads, hands, feet and torsos.
+ */
+export const FIRST_FIGURES: readonly FigureReference[] = [
+  ...POSE_SLUGS.filter((_, i) => i % 3 === 0).map(
+    (slug) => SET_FIGURES.find(({ poseId }) => poseId === slug) as FigureReference,
+  ),
+  ...PART_FIGURES.filter((_, i) => i % 13 === 0),
+];

@@ -125,3 +125,9 @@ export function actionLine(rig: Rig, project: (p: Vec3) => Point): ActionLine {
   const curve = fitCubic(through(rig, leg).map(project));
   return { curve, kind: curveKind(curve), leg };
 }
+
+/** The line through places of a part that is shown alone; its leg means nothing. */
+export function lineThrough(points: readonly Point[]): ActionLine {
+  const curve = fitCubic(points);
+  return { curve, kind: curveKind(curve), leg: 'L' };
+}

@@ -1,14 +1,17 @@
 import type { Build } from '../skeleton/builds';
-import { marginsFor, sceneOf, shadowTest } from '../picture/draft';
+import { marginsFor, sceneOf, shadowTest, shownPositions } from '../picture/draft';
 import { type EyeLevel, eyeLevelOf } from '../picture/eyeLevel';
 import type { Figure } from '../figure';
+import type { ShownPart } from '../mesh/region';
 import { type KeyLight, towardLight } from '../picture/light';
 import type { Pose } from '../skeleton/pose';
 import { PARTS } from '../skeleton/parts';
 import { type Camera, cameraOf, cornerWeights, project, projectAll, rasterize } from '../picture/raster';
 import { dot, length, sub, type Vec3 } from '../skeleton/vector';
 import {
+  describeHeading,
   describeView,
+  partHeading,
   foreshortening,
   frameFigure,
   twistDeg,
@@ -16,7 +19,7 @@ import {
   type Facing,
   type ViewName,
 } from '../picture/view';
-import { actionLine, type ActionLine, type Point } from './actionLine';
+import { actionLine, type ActionLine, lineThrough, type Point } from './actionLine';
 import { type Contour, contourLength, innerContours } from './contours';
 import { effort, type Effort } from './effort';
 import { faceLattice } from './faceLattice';
@@ -79,6 +82,9 @@ export interface AnswerKey {
   shadow: Point[][][];
   /** The middle, the levels and the eye widths of the face, as far as it is turned to the eye. */
   face: Point[][];
+  /** What of the body it shows, where that is not all; its lines of structure are drawn with the masses. */
+  part?: ShownPart;
+  structure?: Point[][];
 }
 
 /** What of an answer key can be drawn over a picture. */
@@ -104,6 +110,8 @@ export type DrawnKey = Pick<
   | 'halfAt'
   | 'shadow'
   | 'face'
+  | 'part'
+  | 'structure'
 >;
 
 const LONG_SIDE = 1000;
@@ -131,7 +139,7 @@ export function answerKey(
   { ground = true, covered = false } = {},
 ): AnswerKey {
   const scene = sceneOf(figure, covered);
-  const frame = frameFigure(scene.positions, view, marginsFor(ground));
+  const frame = frameFigure(shownPositions(scene), view, marginsFor(figure, ground));
   const camera = cameraOf(frame, LONG_SIDE);
   const small = cameraOf(frame, RASTER);
   const up = LONG_SIDE / RASTER;
@@ -168,19 +176,22 @@ export function answerKey(
     return { name, at: at(p), visible: isSeen(picture, x, y, d) };
   });
   const mark = (name: string): Point => (marks.find((m) => m.name === name) as Mark).at;
-  const three = masses(rig, at, camera.eye);
-  const headHeight = 2 * three[0].radii[0];
+  const { part, structure } = figure;
+  const all = masses(rig, at, camera.eye);
+  const three = all.filter(({ name }) => showsMass(part, name));
+  const headHeight = structure ? (bottom - top) / PART_STEPS : 2 * all[0].radii[0];
   const heads = (bottom - top) / headHeight;
   const halfY = (top + bottom) / 2;
   const halfAt = marks
-    .filter((m) => m.visible && !/elbow|wrist|finger/.test(m.name))
+
+    .filter((m) => m.visible && (structure !== undefined || !/elbow|wrist|finger/.test(m.name)))
     .reduce((a, b) => (Math.abs(b.at[1] - halfY) < Math.abs(a.at[1] - halfY) ? b : a)).name;
   // Pixels of one head height at the figure's distance.
   const unit = camera.scale / length(sub(camera.eye, rig.pos.spine));
-  const across = (name: string): Tilt =>
-    tiltOf(mark(`left ${name}`), mark(`right ${name}`), unit * apart(`left ${name}`, `right ${name}`));
-  const shoulders = across('shoulder');
-  const hips = across('hip point');
+  const between = (left: string, right: string): Tilt => tiltOf(mark(left), mark(right), unit * apart(left, right));
+  const [upper, lower] = structure?.tilts ?? WHOLE_TILTS;
+  const shoulders = between(...upper);
+  const hips = between(...lower);
   const ratios = foreshortening(rig, view);
   const coveredShares = hiddenShares(figure, small, picture, figureProjected);
   const limbs = (['L', 'R'] as const).flatMap((side, s) =>
@@ -193,7 +204,7 @@ export function answerKey(
   return {
     width: camera.width,
     height: camera.height,
-    action: actionLine(rig, at),
+    action: structure ? lineThrough(structure.way.map(mark)) : actionLine(rig, at),
     masses: three,
     shoulders,
     hips,
@@ -202,7 +213,7 @@ export function answerKey(
     twistDeg: twistDeg(rig),
     marks,
     alignments: alignments(marks, bottom - top),
-    ...describeView(rig, view),
+    ...(part ? describeHeading(partHeading(rig, part), view.azimuthDeg) : describeView(rig, view)),
     eyeLevel: eyeLevelOf(view.elevationDeg),
     envelope: rings.envelope.map(([x, y]): Point => [x * up, y * up]),
     aspect: (Math.max(...xs) - Math.min(...xs)) / (bottom - top),
@@ -222,11 +233,40 @@ export function answerKey(
     centerOfMass: centerOfMass(rig),
     support: supportPolygon(pose, rig) ?? [],
     effort: effort(pose, rig),
-    face: faceLattice(figure.face, at, camera.eye),
+    face: part === undefined || part === 'head' ? faceLattice(figure.face, at, camera.eye) : [],
+    ...(part && { part }),
+    ...(structure && { structure: structureLines(figure, structure.lines, at, camera, picture, small) }),
     shadow: shadowRings(scene, small, picture, projected, towardLight(light, view.azimuthDeg)).map((polygon) =>
       polygon.map((ring) => ring.map(([x, y]): Point => [x * up, y * up])),
     ),
   };
+}
+
+/** The pairs whose tilts are told of a whole body. */
+const WHOLE_TILTS = [
+  ['left shoulder', 'right shoulder'],
+  ['left hip point', 'right hip point'],
+] as const;
+/** A part is measured in so many steps of its own height. */
+const PART_STEPS = 3;
+
+const showsMass = (part: ShownPart | undefined, name: Mass['name']): boolean =>
+  part === undefined || (part === 'head' ? name === 'head' : part === 'torso' && name !== 'head');
+
+/** Lines over a part as far as they are seen. */
+function structureLines(
+  { part, face }: Figure,
+  lines: readonly Vec3[][],
+  at: (p: Vec3) => Point,
+  camera: Camera,
+  picture: { depth: Float32Array; width: number; height: number },
+  small: Camera,
+): Point[][] {
+  if (part === 'head') return faceLattice({ lines: [...lines], middle: face.middle }, at, camera.eye);
+  return lines.flatMap((line) => {
+    const seen = line.map((p) => isSeen(picture, ...project(small, p)));
+    return seen.some(Boolean) ? [line.map(at)] : [];
+  });
 }
 
 /** Whether a point on the skin, a little in front of the surface mesh at most, is what one sees there. */

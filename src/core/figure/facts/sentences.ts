@@ -23,8 +23,47 @@ function holdWords(seconds: number): string {
 const shortened = (key: AnswerKey): AnswerKey['limbs'] =>
   key.limbs.filter(({ ratio }) => ratio < 0.6).sort((a, b) => a.ratio - b.ratio);
 
+/** What the two tilts of a part are of. */
+const PART_TILTS = {
+  head: ['eyes', 'corners of the mouth'],
+  hand: ['knuckles', 'two sides of the wrist'],
+  foot: ['ankles', 'balls of the foot'],
+} as const;
+
+/** What is known of a head, a hand or a foot in a picture. */
+function partSentences(key: AnswerKey, kind: keyof typeof PART_TILTS): string[] {
+  const [upper, lower] = PART_TILTS[kind];
+  const line = {
+    head: 'down the middle of the face',
+    hand: 'from the wrist to the middle finger',
+    foot: 'from the ankle to the toes',
+  };
+  const out = [
+    `The line ${line[kind]} is ${kindWords[key.action.kind]}.`,
+    `${tilted(upper, key.shoulders)}; ${tilted(lower, key.hips).replace('The', 'the')}.`,
+    `The half of its height falls near the ${key.halfAt}; its envelope is ${key.aspect.toFixed(2)} times as wide as high.`,
+  ];
+  if (kind === 'head') {
+    const [head] = key.masses;
+    const turn = Math.abs(head.turnDeg);
+    out.unshift(
+      turn < 8
+        ? 'The head faces you: both halves of the face are alike.'
+        : `The head is turned ${deg(turn)} to the ${head.turnDeg > 0 ? 'right' : 'left'} of the picture, so that the ${head.turnDeg > 0 ? 'left' : 'right'} side of it is the broad one.`,
+    );
+  }
+  const plumb = key.alignments.filter((a) => a.kind === 'plumb').slice(0, 2);
+  if (plumb.length > 0) out.push(`One above the other: ${plumb.map(({ a, b }) => `${a} and ${b}`).join('; ')}.`);
+  if (key.negatives.length > 0)
+    out.push(
+      `Enclosed negative shapes: ${String(key.negatives.length)}, the largest ${percent(key.negatives[0].share)} of the envelope.`,
+    );
+  return out;
+}
+
 /** What is known of a figure in a picture, in plain sentences, what matters most for drawing it first. */
 export function factSentences(key: AnswerKey): string[] {
+  if (key.part && key.part !== 'torso') return partSentences(key, key.part.split('.')[0] as keyof typeof PART_TILTS);
   const leg = key.action.leg === 'L' ? 'left' : 'right';
   const out = [`The action line is ${kindWords[key.action.kind]} and runs into the ${leg} leg.`];
   out.push(

@@ -30,11 +30,11 @@ const ARMPIT = 0.6;
 /** Room for an arm's own thickness, head heights. */
 const NEAR_ARM = 0.35;
 /** Angles about the line from shoulder to wrist that an elbow is tried at, degrees. */
-const SWIVELS = [0, 5, -5, 10, -10, 15, -15, 20, -20, 25, -25, 30, -30];
+const SWIVELS = [0, ...Array.from({ length: 18 }, (_, i) => (1 + Math.floor(i / 2)) * (i % 2 ? -5 : 5))];
 /** What turning an elbow by a degree costs against flesh in flesh, squared head heights summed over vertices. */
-const COST_PER_DEGREE = 0.002;
+const COST_PER_DEGREE = 0.0006;
 /** An arm lies this much into flesh that gives way before its elbow is turned, head heights. */
-const GIVES = 0.05;
+const GIVES = 0.03;
 
 const segments = (shoulder: Vec3, elbow: Vec3, wrist: Vec3, { flesh }: Build): Segment[] => [
   { from: shoulder, to: elbow, r0: flesh.uarm[0] * 1.05, r1: flesh.uarm[0] * 0.85 },

@@ -264,7 +264,9 @@ export function growHair(mesh: BodyMesh, parts: Uint8Array, { rest, head: joints
         const drop = (last[1] - middle[1] + falls * size) * t;
         column.push(add(last, add([0, -drop, 0], scale(out, swell * size))));
       }
-    } else for (let k = 1; k <= 12; k++) column.push(last);
+    } else if (style.fall > 0)
+      // Rows that fall elsewhere go a hair's breadth into the head here.
+      for (let k = 1; k <= 12; k++) column.push(add(last, scale(sub(middle, last), 0.001 * k)));
     // Tucked in, so that no edge stands open.
     const tip = column[column.length - 1];
     column.push(add(tip, scale(normalize(sub(middle, [tip[0], middle[1], tip[2]])), 0.05 * size)));

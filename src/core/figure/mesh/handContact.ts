@@ -117,5 +117,23 @@ export function handShift(contact: (shift: Vec3) => HandContact, toward: Vec3 | 
     else if (toward && i === 0 && gap > PRESSED && gap < FARTHEST) shift = add(shift, scale(toward, gap));
     else break;
   }
-  return shift;
+  return contact(shift).inside > SUNK ? wayOut(contact) : shift;
+}
+
+/** Ways a hand is tried in when what is around it says nothing: along the axes and between them. */
+const WAYS: readonly Vec3[] = [-1, 0, 1]
+  .flatMap((x) => [-1, 0, 1].flatMap((y) => [-1, 0, 1].map((z): Vec3 => [x, y, z])))
+  .filter((way) => length(way) > 0)
+  .map((way) => scale(way, 1 / length(way)));
+const FARTHEST_OUT = 0.6;
+const OUT_STEP = 0.06;
+
+/** The least move by which a hand is out of the flesh; none where all ways are as bad. */
+function wayOut(contact: (shift: Vec3) => HandContact): Vec3 {
+  for (let far = OUT_STEP; far <= FARTHEST_OUT; far += OUT_STEP)
+    for (const way of WAYS) {
+      const shift = scale(way, far);
+      if (contact(shift).inside <= SUNK) return shift;
+    }
+  return [0, 0, 0];
 }

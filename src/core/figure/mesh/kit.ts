@@ -5,6 +5,7 @@ import { type BodyMesh, type BodyPack, type MeshBuild, readBodyPack } from './bo
 import { coverDepth } from './cover';
 import { type Mush, mushOf } from './deltaMush';
 import { withIrises } from './eyes';
+import { type Facets, facetsOf } from './facets';
 import { type Graph, graphOf } from './graph';
 import { growHair, type Hair } from './hair';
 import { HAIR, HAIR_STYLES } from './hairStyles';
@@ -12,7 +13,7 @@ import { meshParts } from './meshParts';
 import { findPlaces, type Places } from './places';
 import { pronounced } from './relief';
 import { restTurns } from './restTurns';
-import { type Subdivision, subdivisionOf } from './subdivide';
+import { type Region, regionOf, type ShownPart, wholeRegion } from './region';
 
 /** Somebody ready to be posed. */
 export interface Sitter {
@@ -38,9 +39,21 @@ export interface BodyKit {
   places: () => Places;
   /** Made when first asked for. */
   sitter: (name: BuildName) => Sitter;
-  /** From the mesh to once finer, from that to twice finer. */
-  level: (finer: 1 | 2) => Subdivision;
+  /** The whole of it, or a part that is drawn alone. */
+  region: (part: ShownPart | 'whole') => Region;
+  /** The planes of the whole or of a part, and of somebody's hair. */
+  facets: (part: ShownPart | 'whole') => Facets;
+  hairFacets: (name: BuildName) => Facets | undefined;
 }
+
+/** Whose resting body places and parts are found on. */
+const FOUND_ON: BuildName = 'masc';
+
+/** Planes that a whole body, a part and hair are gathered into, and how many more head, hands and feet ask for. */
+const WHOLE_PLANES = 360;
+const PART_PLANES = 150;
+const HAIR_PLANES = 36;
+const SMALL_FORMS = 5;
 
 /** A value made at the first asking. */
 function once<K, V>(make: (key: K) => V): (key: K) => V {
@@ -61,11 +74,9 @@ export function bodyKit(bytes: Uint8Array): BodyKit {
   const { mesh, builds }: BodyPack = readBodyPack(bytes);
   const graph = graphOf(mesh.vertexCount, mesh.quads);
   const parts = meshParts(mesh);
-  const level = once((finer: 1 | 2): Subdivision => {
-    if (finer === 1) return subdivisionOf(mesh.vertexCount, mesh.quads);
-    const { fineCount, quads } = level(1);
-    return subdivisionOf(fineCount, quads);
-  });
+  const region = once((part: ShownPart | 'whole'): Region =>
+    part === 'whole' ? wholeRegion(mesh) : regionOf(mesh, builds[FOUND_ON], part),
+  );
   const sitter = once((name: BuildName): Sitter => {
     const { rest, light } = withIrises(mesh, builds[name].rest);
     const build = { ...builds[name], rest };
@@ -81,8 +92,27 @@ export function bodyKit(bytes: Uint8Array): BodyKit {
     };
   });
   const places = once((of: BuildName): Places => findPlaces(mesh, builds[of], restTurns(builds[of])));
+  const facets = once((part: ShownPart | 'whole'): Facets => {
+    const { vertices, quads } = region(part);
+    const { rest } = builds[FOUND_ON];
+    const own = new Float32Array(vertices.length * 3);
+    vertices.forEach((v, i) => {
+      own.set(rest.subarray(v * 3, v * 3 + 3), i * 3);
+    });
+    const weight = PARTS.map((name) => (/^(head|hand|foot)/.test(name) ? SMALL_FORMS : 1));
+    return facetsOf(
+      own,
+      quads,
+      part === 'whole' ? WHOLE_PLANES : PART_PLANES,
+      (face) => weight[parts[vertices[quads[face * 4]]]],
+    );
+  });
+  const hairFacets = once((name: BuildName): Facets | undefined => {
+    const { hair } = sitter(name);
+    return hair && facetsOf(hair.rest, hair.quads, HAIR_PLANES, () => 1);
+  });
   const members = PARTS.map((_, part) =>
     Uint32Array.from({ length: mesh.firstEye }, (_value, v) => v).filter((v) => parts[v] === part),
   );
-  return { mesh, graph, parts, members, sitter, level, places: () => places('masc') };
+  return { mesh, graph, parts, members, sitter, region, facets, hairFacets, places: () => places(FOUND_ON) };
 }

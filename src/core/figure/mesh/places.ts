@@ -42,12 +42,12 @@ function rays({ head, tip }: MeshBuild, turns: Record<string, Quat>): Record<str
 
 /** Levels of the face as heights between the chin's lower edge (0) and the crown (1), and how far round they are drawn, degrees. */
 export const FACE_LEVELS = {
-  hairline: [0.85, 74],
-  brow: [0.575, 84],
+  hairline: [0.845, 74],
+  brow: [0.57, 84],
   eyes: [0.515, 84],
   'base of the nose': [0.29, 80],
   mouth: [0.195, 70],
-  chin: [0.04, 36],
+  chin: [0.035, 36],
 } as const;
 const FACE_STEPS = 16;
 /** The eye line is five eyes wide: where one ends and the next begins, shares of half the face's width. */
@@ -73,11 +73,67 @@ function faceLines(rest: Float32Array, triangles: Uint32Array, { head }: MeshBui
   return [middle, ...arcs, ...widths];
 }
 
+/** Places of a head: [share of its height from the chin, how far round, degrees], the paired ones on the left. */
+const HEAD_PLACES: Readonly<Record<string, readonly [share: number, deg: number]>> = {
+  hairline: [0.85, 0],
+  'bridge of the nose': [0.52, 0],
+  'tip of the nose': [0.345, 0],
+  'base of the nose': [0.29, 0],
+  'parting of the lips': [0.195, 0],
+  'point of the chin': [0.05, 0],
+  'left brow': [0.575, 26],
+  'left outer eye': [0.515, 30],
+  'left cheekbone': [0.42, 50],
+  'left mouth corner': [0.195, 19],
+  'left jaw corner': [0.16, 76],
+  'left top of the ear': [0.57, 97],
+  'left ear lobe': [0.29, 94],
+};
+
+/** Places of the left hand and foot on the resting body. */
+function limbRays({ head, tip }: MeshBuild, turns: Record<string, Quat>): Record<string, Ray> {
+  const at = (bone: string): Vec3 => head[`${bone}.L`];
+  const back = rotate(conjugate(turns['hand.L']), LEFT);
+  const thumbSide = rotate(conjugate(turns['hand.L']), FRONT);
+  const littleSide = rotate(conjugate(turns['hand.L']), BACK);
+  const toward = (from: Vec3, to: Vec3): Ray => [from, normalize(sub(to, from))];
+  const fingers = [
+    ['thumb', 1],
+    ['index finger', 2],
+    ['middle finger', 3],
+    ['ring finger', 4],
+    ['little finger', 5],
+  ] as const;
+  const hand = fingers.flatMap(([name, n]): [string, Ray][] => [
+    ...(n > 1 ? ([[`knuckle of the ${name}`, [at(`finger${String(n)}-1`), back, 0.3]]] as [string, Ray][]) : []),
+    [`middle joint of the ${name}`, [at(`finger${String(n)}-2`), back, 0.3]],
+    [`end joint of the ${name}`, [at(`finger${String(n)}-3`), back, 0.3]],
+    [`tip of the ${name}`, toward(at(`finger${String(n)}-3`), tip[`finger${String(n)}-3.L`])],
+  ]);
+  return {
+    ...Object.fromEntries(hand),
+    'wrist, thumb side': [at('wrist'), thumbSide, 0.4],
+    'wrist, little finger side': [at('wrist'), littleSide, 0.4],
+    'root of the thumb': [at('finger1-1'), thumbSide, 0.3],
+    heel: [[at('foot')[0], 0.1, at('foot')[2]], BACK, 0.6],
+    'inner ankle': [at('foot'), [-1, 0, 0], 0.4],
+    'outer ankle': [[at('foot')[0], at('foot')[1] - 0.04, at('foot')[2]], LEFT, 0.4],
+    instep: [[at('foot')[0], at('foot')[1] - 0.1, at('foot')[2] + 0.14], UP, 0.5],
+    'top of the arch': [[at('foot')[0], 0.12, at('foot')[2] + 0.12], [-1, 0, 0], 0.4],
+    'ball of the big toe': [[at('toe')[0], 0.1, at('toe')[2] + 0.25], [-1, 0, 0], 0.5],
+    'ball of the little toe': [[at('toe')[0], 0.08, at('toe')[2] + 0.08], LEFT, 0.5],
+    'tip of the toes': toward(at('toe'), tip['toe.L']),
+  };
+}
+
 /** Everything that is found on the skin once, for all builds and poses. */
 export interface Places {
   /** By name; the right ones are the left ones' mirror images. */
   landmarks: Readonly<Record<string, SkinPoint>>;
   face: readonly SkinPoint[][];
+  /** Of a head, and of the hand and foot of either side. */
+  head: Readonly<Record<string, SkinPoint>>;
+  limbs: Readonly<Record<'L' | 'R', Readonly<Record<string, SkinPoint>>>>;
 }
 
 /**
@@ -106,5 +162,26 @@ export function findPlaces({ quads, mirror }: BodyMesh, build: MeshBuild, turns:
   ) as Record<string, SkinPoint>;
   const { corners, weights } = landmarks.crown;
   const crown = corners.reduce((sum, v, i) => sum + weights[i] * build.rest[v * 3 + 1], 0);
-  return { landmarks, face: faceLines(build.rest, triangles, build, crown) };
+  const chin = build.head.neck03[1] - 0.2;
+  const head = Object.fromEntries(
+    Object.entries(HEAD_PLACES).flatMap(([name, [share, deg]]): [string, SkinPoint][] => {
+      const a = (deg * Math.PI) / 180;
+      const origin: Vec3 = [0, chin + share * (crown - chin), build.head.head[2] + 0.02];
+      const point = skinAlong(build.rest, triangles, origin, [Math.sin(a), 0, Math.cos(a)], 0.8);
+      return name.startsWith('left ')
+        ? [
+            [name, point],
+            [name.replace('left', 'right'), across(point)],
+          ]
+        : [[name, point]];
+    }),
+  );
+  const left = Object.fromEntries(
+    Object.entries(limbRays(build, turns)).map(([name, [origin, direction, within]]) => [
+      name,
+      skinAlong(build.rest, triangles, origin, direction, within),
+    ]),
+  );
+  const right = Object.fromEntries(Object.entries(left).map(([name, point]) => [name, across(point)]));
+  return { landmarks, face: faceLines(build.rest, triangles, build, crown), head, limbs: { L: left, R: right } };
 }

@@ -29,7 +29,12 @@ export const LIGHT_HEIGHTS = [
 /** Tells two appearances apart in a cache; empty for the studio's. */
 export function appearanceKey({ light, look, covered }: Appearance): string {
   const plain =
-    light.azimuthDeg === STUDIO_LIGHT.azimuthDeg && light.elevationDeg === STUDIO_LIGHT.elevationDeg && look === 'clay';
-  const lit = plain ? '' : `?${look},${String(light.azimuthDeg)},${String(light.elevationDeg)}`;
+    light.azimuthDeg === STUDIO_LIGHT.azimuthDeg &&
+    light.elevationDeg === STUDIO_LIGHT.elevationDeg &&
+    (light.source ?? 'studio') === 'studio' &&
+    look === 'clay';
+  const lit = plain
+    ? ''
+    : `?${look},${String(light.azimuthDeg)},${String(light.elevationDeg)}${light.source ? `,${light.source}` : ''}`;
   return covered ? `${lit}+covered` : lit;
 }

@@ -1,6 +1,6 @@
 import { coveredPositions } from '../mesh/cover';
 import type { Figure } from '../figure';
-import { type KeyLight, type Look, PAINT, STUDIO_LIGHT, towardLight } from './light';
+import { type KeyLight, type Look, paintOf, STUDIO_LIGHT, towardLight } from './light';
 import {
   type Camera,
   cameraOf,
@@ -34,8 +34,16 @@ export interface DraftOptions {
 
 const WITH_SHADOW: Margins = [0.1, 0.3, 0.07, 0.1];
 const TIGHT: Margins = [0.01, 0.01, 0.01, 0.005];
-/** Room around a figure, shares of its size: for the cast shadow where there is ground, else next to none. */
-export const marginsFor = (ground: boolean): Margins => (ground ? WITH_SHADOW : TIGHT);
+const ALONE: Margins = [0.08, 0.08, 0.06, 0.02];
+/** Parts that are shown standing on the ground. */
+const onGround = ({ part }: Pick<Figure, 'part'>): boolean => part === undefined || part.startsWith('foot');
+
+/** Whether a picture of a figure has a ground: a head, a hand and a torso float. */
+export const hasGround = (figure: Pick<Figure, 'part'>, asked: boolean): boolean => asked && onGround(figure);
+
+/** Room around a figure, shares of its size: for the cast shadow where there is ground, else next to none; a part alone has air. */
+export const marginsFor = (figure: Pick<Figure, 'part'>, ground: boolean): Margins =>
+  hasGround(figure, ground) ? WITH_SHADOW : figure.part && ground ? ALONE : TIGHT;
 
 /** A figure and its props as one mesh: what one sees. */
 export interface Scene extends Triangles {
@@ -44,6 +52,8 @@ export interface Scene extends Triangles {
   openness: Float32Array;
   /** Signed depth under cloth of each vertex: positive is covered. */
   cover: Float32Array;
+  /** How much of each vertex is there, 0 to 1. */
+  fade: Float32Array;
   /** Vertices before this one belong to the figure, the others to props. */
   figureVertices: number;
 }
@@ -67,10 +77,37 @@ export function sceneOf(figure: Figure, covered: boolean): Scene {
     normals: join(figure.normals, props.normals),
     openness: join(figure.openness, new Float32Array(propVertices).fill(0.9)),
     cover: join(figure.cover, new Float32Array(propVertices).fill(-1)),
+    fade: join(figure.fade, new Float32Array(propVertices).fill(1)),
     indices,
     figureVertices,
   };
 }
+
+/** Positions of what has not faded away. */
+export function shownPositions({ positions, fade }: Pick<Scene, 'positions' | 'fade'>): Float32Array {
+  if (!fade.some((there) => there < SEEN_FROM)) return positions;
+  const out: number[] = [];
+  for (let v = 0; v < fade.length; v++)
+    if (fade[v] >= SEEN_FROM) out.push(positions[v * 3], positions[v * 3 + 1], positions[v * 3 + 2]);
+  return Float32Array.from(out);
+}
+/** Triangles of which all is there: what is seen through the fading ones. */
+function solidOnly({ indices, fade, ...scene }: Scene): Scene {
+  const kept: number[] = [];
+  for (let t = 0; t < indices.length; t += 3)
+    if (fade[indices[t]] + fade[indices[t + 1]] + fade[indices[t + 2]] > 3 * MOSTLY_THERE)
+      kept.push(indices[t], indices[t + 1], indices[t + 2]);
+  return { ...scene, fade, indices: Uint32Array.from(kept) };
+}
+
+const MOSTLY_THERE = 0.97;
+
+/** Whether nothing of a triangle has faded. */
+export const isSolid = (fade: Float32Array, indices: Uint32Array, t: number): boolean =>
+  fade[indices[t]] > 0.99 && fade[indices[t + 1]] > 0.99 && fade[indices[t + 2]] > 0.99;
+
+/** Fainter than this counts as gone. */
+const SEEN_FROM = 0.06;
 
 function bounds(positions: Float32Array): { lo: Vec3; hi: Vec3 } {
   const lo: Vec3 = [Infinity, Infinity, Infinity];
@@ -120,9 +157,10 @@ const encode = (v: number): number =>
  * contact sheets. The same paints and lights as the finished one.
  */
 export function draftPicture(figure: Figure, view: View, options: DraftOptions): Pixels {
-  const { longSidePx, light = STUDIO_LIGHT, look = 'clay', covered = false, ground } = options;
+  const { longSidePx, light = STUDIO_LIGHT, look = 'clay', covered = false } = options;
+  const ground = hasGround(figure, options.ground);
   const scene = sceneOf(figure, covered);
-  const frame = frameFigure(scene.positions, view, marginsFor(ground));
+  const frame = frameFigure(shownPositions(scene), view, marginsFor(figure, options.ground));
   const camera = cameraOf(frame, longSidePx * SAMPLES);
   const width = Math.floor(camera.width / SAMPLES);
   const height = Math.floor(camera.height / SAMPLES);
@@ -130,15 +168,16 @@ export function draftPicture(figure: Figure, view: View, options: DraftOptions):
   const { triangle } = rasterize(camera, scene, projected);
   const toLight = towardLight(light, view.azimuthDeg);
   const lit = shadowTest(scene, toLight, SHADOW_SIZE);
-  const paint = PAINT[look];
+  const paint = paintOf(look, light.source);
   const sum = new Float32Array(width * height * 4);
 
-  const shade = (t: number, px: number, py: number, o: number): void => {
-    const w = cornerWeights(camera, projected, scene.indices, t, px, py);
+  /** Add what a triangle looks like at a point, as far as `share` lets it through. @returns How much of it is there. */
+  const shade = (indices: Uint32Array, t: number, px: number, py: number, o: number, share: number): number => {
+    const w = cornerWeights(camera, projected, indices, t, px, py);
     const at = (data: Float32Array, stride: number, k: number): number =>
-      w[0] * data[scene.indices[t] * stride + k] +
-      w[1] * data[scene.indices[t + 1] * stride + k] +
-      w[2] * data[scene.indices[t + 2] * stride + k];
+      w[0] * data[indices[t] * stride + k] +
+      w[1] * data[indices[t + 1] * stride + k] +
+      w[2] * data[indices[t + 2] * stride + k];
     const n: Vec3 = [at(scene.normals, 3, 0), at(scene.normals, 3, 1), at(scene.normals, 3, 2)];
     const p: Vec3 = [at(scene.positions, 3, 0), at(scene.positions, 3, 1), at(scene.positions, 3, 2)];
     const open = Math.max(0, Math.min(1, at(scene.openness, 1, 0)));
@@ -150,19 +189,30 @@ export function draftPicture(figure: Figure, view: View, options: DraftOptions):
     key *= (0.62 + 0.38 * near * near * (3 - 2 * near)) * (0.25 + 0.75 * shut);
     const skyward = 0.5 + 0.5 * n[1];
     const dark = open * open;
-    const isProp = scene.indices[t] >= scene.figureVertices;
+    const isProp = indices[t] >= scene.figureVertices;
     const color = isProp ? paint.prop : covered && at(scene.cover, 1, 0) > 0 ? paint.cover : paint.body;
+    const there = Math.max(0, Math.min(1, at(scene.fade, 1, 0)));
+    const weight = there * share;
     for (let k = 0; k < 3; k++) {
       const ambient = paint.ground[k] + (paint.sky[k] - paint.ground[k]) * skyward;
-      sum[o + k] += color[k] * (paint.key[k] * key + ambient * (0.16 + 0.84 * dark));
+      sum[o + k] += weight * color[k] * (paint.key[k] * key + ambient * (0.16 + 0.84 * dark));
     }
-    sum[o + 3] += 1;
+    sum[o + 3] += weight;
+    return there;
   };
+  // Behind what fades the solid part of the figure shows.
+  const solid = figure.part ? solidOnly(scene) : undefined;
+  const behind = solid && rasterize(camera, solid, projected);
   for (let y = 0; y < height * SAMPLES; y++)
     for (let x = 0; x < width * SAMPLES; x++) {
       const o = (Math.floor(y / SAMPLES) * width + Math.floor(x / SAMPLES)) * 4;
       const t = triangle[y * camera.width + x];
-      if (t >= 0) shade(t, x + 0.5, y + 0.5, o);
+      if (t < 0) continue;
+      const there = shade(scene.indices, t, x + 0.5, y + 0.5, o, 1);
+      const through = there < 0.99 && behind ? behind.triangle[y * camera.width + x] : -1;
+      // Its own triangle is no other.
+      const other = through >= 0 && solid && [0, 1, 2].some((k) => solid.indices[through + k] !== scene.indices[t + k]);
+      if (other) shade(solid.indices, through, x + 0.5, y + 0.5, o, 1 - there);
     }
   if (ground)
     for (let y = 0; y < height; y++)

@@ -1,3 +1,4 @@
+import type { ShownPart } from '../mesh/region';
 import type { Rig } from '../skeleton/kinematics';
 import {
   add,
@@ -124,6 +125,16 @@ export function headingDeg(rig: Rig): number {
   const forward = add(groundForward(rig.rot.chest), scale(groundForward(rig.rot.head), 0.6));
   return Math.round((Math.atan2(forward[0], forward[2]) / RAD_PER_DEG) * 10) / 10;
 }
+
+/** Which way a bone's front points in the ground plan, degrees from the world's front. */
+function boneHeadingDeg(rot: Quat): number {
+  const forward = groundForward(rot);
+  return Math.round((Math.atan2(forward[0], forward[2]) / RAD_PER_DEG) * 10) / 10;
+}
+
+/** Which way a part faces, degrees from the world's front: a head its own way, a hand its palm's, anything else the body's. */
+export const partHeading = (rig: Rig, part: ShownPart): number =>
+  part === 'head' ? boneHeadingDeg(rig.rot.head) : part.startsWith('hand') ? 0 : headingDeg(rig);
 
 /** View and facing of a figure with a heading, seen from an azimuth, degrees. */
 export function describeHeading(heading: number, azimuthDeg: number): { viewName: ViewName; facing: Facing } {

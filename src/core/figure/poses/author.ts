@@ -1,4 +1,5 @@
 import type { Family } from '../catalogue/families';
+import type { ShownPart } from '../mesh/region';
 import { HAND, type HandShape, type LimbTarget, type Pose } from '../skeleton/pose';
 import type { Side } from '../skeleton/skeleton';
 import type { Vec3 } from '../skeleton/vector';
@@ -14,6 +15,10 @@ export interface AuthoredPose {
   pose: Pose;
   /** Azimuths it is best seen from, degrees. */
   seenFrom: readonly number[];
+  /** Of a part: what is shown, how high the eye is for each azimuth, and how hard it is, 1 to 5. */
+  part?: ShownPart;
+  raised?: readonly number[];
+  difficulty?: number;
 }
 
 // Feet

@@ -1,3 +1,4 @@
+import { PART_FAMILIES } from '../../figure/catalogue/families';
 import * as z from 'zod/mini';
 import { durationSchema } from '../time/duration';
 
@@ -57,6 +58,8 @@ const formSchema = z.object({
   notWhole: z.optional(z.boolean()),
   /** Drawn out of the head. */
   imagined: z.optional(z.boolean()),
+  /** Parts of the body that it is about: it is drawn from pictures of those where there are some. */
+  about: z.optional(z.array(z.enum(PART_FAMILIES)).check(z.maxLength(PART_FAMILIES.length))),
   /** Wants something laid on its side. */
   broad: z.optional(z.boolean()),
   /** A drawing may be traced in it: whose it is matters. */

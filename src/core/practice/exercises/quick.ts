@@ -150,7 +150,7 @@ export const QUICK = [
     seconds: [30, 60, 60],
     closingQuestion: 'Did neck and shoulders come along?',
     lookAt: ['Eye line', 'Neck and shoulders', 'Shadow shapes'],
-    form: { notWhole: true },
+    form: { notWhole: true, about: ['heads'] },
   }),
   exercise({
     id: 'hands-and-feet',
@@ -166,7 +166,7 @@ export const QUICK = [
     seconds: [30, 60, 120],
     closingQuestion: 'Was it one shape before it had fingers?',
     lookAt: ['One big shape', 'Wrist or ankle', 'Thumb side'],
-    form: { notWhole: true },
+    form: { notWhole: true, about: ['hands', 'feet'] },
   }),
   exercise({
     id: 'page-of-many',

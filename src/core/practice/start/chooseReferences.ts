@@ -3,6 +3,7 @@ import { pick, sourceOf } from '../../references/pick';
 import { exerciseById } from '../exercises';
 import { hidesReference } from '../exercises/exercise';
 import type { Chosen } from '../plan/layOut';
+import { setsOfBlock } from './setsOfBlock';
 import { poseLengths, type PosesRecipe, type Recipe } from '../plan/recipe';
 
 export interface ReferencePools {
@@ -22,8 +23,6 @@ export interface ReferencePools {
 /** In so many first sessions, drawing from memory keeps to easy parts. */
 export const FIRST_MEMORY_SESSIONS = 3;
 const EASY = 2;
-
-const setOf = (recipe: Recipe, block: PosesRecipe): string => block.source.setId ?? recipe.setId;
 
 /** Drawing from memory is still new. */
 export const memoryIsNew = (memorySessions = FIRST_MEMORY_SESSIONS): boolean => memorySessions < FIRST_MEMORY_SESSIONS;
@@ -50,7 +49,8 @@ export function easyParts(pool: readonly ReferenceFacts[], count: number): reado
 /** What a block may be drawn from: its set, narrowed by its own filter. */
 export function poolOf(recipe: Recipe, block: PosesRecipe, pools: ReferencePools): readonly ReferenceFacts[] {
   const { hardest, extent, family } = block.source;
-  const pool = (pools.bySet.get(setOf(recipe, block)) ?? []).filter(
+  const all = setsOfBlock(recipe, block).flatMap((set) => pools.bySet.get(set) ?? []);
+  const pool = all.filter(
     (r) =>
       (hardest === undefined || (r.difficulty ?? 3) <= hardest) &&
       (extent === undefined || r.extent === extent) &&
