@@ -1,9 +1,12 @@
+import { readFileSync, statSync } from 'node:fs';
+import { gunzipSync } from 'node:zlib';
 import { BUILDS } from '@/core/figure/skeleton/builds';
 import { buildFigure, COARSE, type Figure, FINE, poseBody } from '@/core/figure/figure';
+import { bodyKit } from '@/core/figure/mesh/kit';
 import { draftPicture } from '@/core/figure/picture/draft';
 import { answerKey } from '@/core/figure/facts/answerKey';
 import { STUDIO_LIGHT } from '@/core/figure/picture/light';
-import { figureFacts, poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
+import { figureFacts, poseOf, WHOLE_FIGURES } from '@/core/figure/catalogue/reference';
 import { AIMS, type Aim } from '@/core/practice/start/aims';
 import { fitPlan, SHAPES } from '@/core/practice/fit/fit';
 import { refit } from '@/core/practice/fit/refit';
@@ -86,9 +89,15 @@ function cpuMs(runs: number, job: () => unknown): number {
   return least;
 }
 
+/** A median in words and as a number. */
+function medianOf(times: number[]): [words: string, value: number] {
+  const value = quantile(times, 0.5);
+  return [`${value.toFixed(0)} ms (p95 ${quantile(times, 0.95).toFixed(0)})`, value];
+}
+
 /** Surfaces, drafts and facts over a spread of the sets. */
 function figures(): Row[] {
-  const some = SET_FIGURES.filter((_, i) => i % 9 === 0).map((reference) => ({
+  const some = WHOLE_FIGURES.filter((_, i) => i % 9 === 0).map((reference) => ({
     reference,
     pose: poseOf(reference.poseId).pose,
     build: BUILDS[reference.build],
@@ -106,24 +115,35 @@ function figures(): Row[] {
   const fineCpu = cpuMs(6, () => buildFigure(KIT, pose, BUILDS.masc, FINE));
   const triangles = buildFigure(KIT, pose, BUILDS.masc, FINE).indices.length / 3000;
   const rounds = some.filter((_, i) => i % 3 === 0);
+  const packed = statSync('public/body.pack').size;
+  const bytes = gunzipSync(readFileSync('public/body.pack'));
+  const starts = timesOver([0], 3, () => bodyKit(bytes).sitter('masc'));
   return [
-    {
-      name: 'processor time per thousand triangles, run quality',
-      value: `${(fineCpu / triangles).toFixed(2)} ms (${triangles.toFixed(0)} k, ${fineCpu.toFixed(0)} ms)`,
-    },
-    timesRow(
-      'pose without light',
-      timesOver(some, 1, (one) => poseBody(KIT, one.pose, one.build)),
+    limited(
+      'processor time of a figure at run quality',
+      `${fineCpu.toFixed(0)} ms (${triangles.toFixed(0)} k triangles)`,
+      fineCpu,
+      450,
+      'ms',
+    ),
+    limited(
+      'pose without light, median',
+      ...medianOf(timesOver(some, 2, (one) => poseBody(KIT, one.pose, one.build))),
       40,
+      'ms',
     ),
     timesRow(
       'surface at run quality',
       timesOver(rounds, 1, (one) => buildFigure(KIT, one.pose, one.build, FINE)),
     ),
-    timesRow(
-      'surface at first-look quality',
-      timesOver(some, 1, (one) => buildFigure(KIT, one.pose, one.build, COARSE)),
+    limited(
+      'surface at first-look quality, median',
+      ...medianOf(timesOver(some, 1, (one) => buildFigure(KIT, one.pose, one.build, COARSE))),
+      150,
+      'ms',
     ),
+    limited('packed body', `${(packed / 1000).toFixed(0)} kB`, packed / 1000, 300, 'kB'),
+    limited('a body read and one sitter ready, median of three', ...medianOf(starts), 400, 'ms'),
     timesRow(
       'draft picture of 620 px',
       timesOver(some, 1, (one) => draftPicture(figureOf(one), one.reference.view, { longSidePx: 620, ground: true })),

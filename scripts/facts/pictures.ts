@@ -5,7 +5,7 @@ import { BUILDS } from '@/core/figure/skeleton/builds';
 import { draftPicture } from '@/core/figure/picture/draft';
 import { answerKey } from '@/core/figure/facts/answerKey';
 import { buildFigure, FINE } from '@/core/figure/figure';
-import { figureFacts, poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
+import { figureFacts, poseOf, WHOLE_FIGURES } from '@/core/figure/catalogue/reference';
 import { seededRandom } from '@/core/random';
 import { KIT } from '../figures/kit';
 
@@ -46,7 +46,7 @@ function room(width: number, height: number, random: () => number): string {
 }
 
 const truths: Truth[] = [];
-for (const [i, { poseId, build, view: shown }] of SET_FIGURES.entries()) {
+for (const [i, { poseId, build, view: shown }] of WHOLE_FIGURES.entries()) {
   if (i % Number(of) !== Number(share)) continue;
   const random = seededRandom(i + 1);
   const view = { ...shown, elevationDeg: ELEVATIONS[i % ELEVATIONS.length] };

@@ -56,8 +56,16 @@ describe('parts as references', () => {
       expect(Math.max(...facts.map((f) => f.difficulty)), family).toBeGreaterThanOrEqual(3);
       expect(facts.filter((f) => f.difficulty >= 4).every((f) => f.why.length > 0)).toBe(true);
     }
-    const fist = figureFacts({ poseId: 'hand-fist', build: 'masc', view: { azimuthDeg: 12, elevationDeg: 6, lensDeg: 20 } });
-    const toward = figureFacts({ poseId: 'hand-fist', build: 'masc', view: { azimuthDeg: 12, elevationDeg: 58, lensDeg: 20 } });
+    const fist = figureFacts({
+      poseId: 'hand-fist',
+      build: 'masc',
+      view: { azimuthDeg: 12, elevationDeg: 6, lensDeg: 20 },
+    });
+    const toward = figureFacts({
+      poseId: 'hand-fist',
+      build: 'masc',
+      view: { azimuthDeg: 12, elevationDeg: 58, lensDeg: 20 },
+    });
     expect(toward.foreshortened && !fist.foreshortened).toBe(true);
     expect(toward.difficulty).toBeGreaterThan(fist.difficulty);
   });
@@ -74,7 +82,9 @@ describe('parts as references', () => {
     expect(key.marks.filter((m) => m.visible).length).toBeGreaterThan(4);
     expect((key.structure ?? []).length > 0).toBe(family !== 'torsos and backs');
     expect(factSentences(key).every((s) => /^[A-Z].*\.$/.test(s))).toBe(true);
-    for (const { at: [x, y] } of key.marks.filter((m) => m.visible)) {
+    for (const {
+      at: [x, y],
+    } of key.marks.filter((m) => m.visible)) {
       expect(x).toBeGreaterThan(-0.2 * key.width);
       expect(x).toBeLessThan(1.2 * key.width);
       expect(y).toBeLessThan(1.2 * key.height);
@@ -141,8 +151,7 @@ describe('planes', () => {
     const facets = facetsOf(p, quads, 40, () => 1);
     const { normals, indices } = faceted(p, quads, facets);
     for (let t = 0; t < indices.length; t += 3)
-      for (let k = 0; k < 3; k++)
-        expect(normals[indices[t] * 3 + k]).toBe(normals[indices[t + 1] * 3 + k]);
+      for (let k = 0; k < 3; k++) expect(normals[indices[t] * 3 + k]).toBe(normals[indices[t + 1] * 3 + k]);
   });
 });
 
@@ -178,7 +187,8 @@ describe('light and material', () => {
     expect(sum(paintOf('clay', 'overcast').key)).toBeLessThan(sum(paintOf('clay').key) / 4);
     expect(sum(paintOf('clay', 'overcast').sky)).toBeGreaterThan(sum(paintOf('clay').sky) * 3);
     expect(towardLight({ azimuthDeg: 0, elevationDeg: 46, source: 'lamp from below' }, 0)[1]).toBeLessThan(0);
-    for (const source of LIGHT_SOURCES) expect(Math.hypot(...towardLight({ azimuthDeg: 30, elevationDeg: 14, source }, 20))).toBeCloseTo(1, 9);
+    for (const source of LIGHT_SOURCES)
+      expect(Math.hypot(...towardLight({ azimuthDeg: 30, elevationDeg: 14, source }, 20))).toBeCloseTo(1, 9);
     expect(LOOKS.filter((look) => formOfLook(look) !== 'skin')).toEqual(['planes', 'solids']);
   });
 });

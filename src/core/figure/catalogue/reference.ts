@@ -145,11 +145,12 @@ const UNSUITED: Record<string, readonly BuildName[]> = {
   'drummer-kneeling-at-the-drum': ['masc', 'muscular'],
   'net-mender-pausing': ['older', 'elder', 'small'],
   'net-mender-stretched-on-a-bench': ['older'],
-  'stilt-walker-holding-an-ankle': ['fem', 'tall', 'strong'],
+  'stilt-walker-holding-an-ankle': ['lean'],
   'net-mender-holding-up-the-net': ['older', 'elder'],
   'archer-on-a-stool': ['strong'],
   'drummer-leaning-back': ['heavy'],
-  'net-mender-hugging-knees': ['small'],
+  'net-mender-hugging-knees': ['small', 'lean'],
+  'bread-carrier-crouching': ['stocky'],
 };
 
 /** Who plays a pose. */
@@ -158,8 +159,8 @@ function castOf(poseId: string): readonly BuildName[] {
   return PLAYED_BY[character].filter((name) => !UNSUITED[poseId]?.includes(name));
 }
 
-/** Every view of every authored pose in the sets. */
-const WHOLE_FIGURES: readonly FigureReference[] = POSE_SLUGS.flatMap((poseId, i) => {
+/** Every view of every pose of a whole body in the sets. */
+export const WHOLE_FIGURES: readonly FigureReference[] = POSE_SLUGS.flatMap((poseId, i) => {
   const cast = castOf(poseId);
   return poseOf(poseId).seenFrom.map((azimuthDeg, j) => ({
     poseId,

@@ -17,7 +17,7 @@ export interface Hair {
 const AROUND = 144;
 const DOWN = 44;
 /** How deep an edge lies under the smoothed skull, so that it meets the skin, and how uneven it is. */
-const SUNK = 0.035;
+const SUNK = 0.075;
 const RAGGED_DEG = 7;
 /** Steps of the map of the scalp, by azimuth and elevation. */
 const MAP_U = 120;
@@ -269,7 +269,7 @@ export function growHair(mesh: BodyMesh, parts: Uint8Array, { rest, head: joints
       for (let k = 1; k <= 12; k++) column.push(add(last, scale(sub(middle, last), 0.001 * k)));
     // Tucked in, so that no edge stands open.
     const tip = column[column.length - 1];
-    column.push(add(tip, scale(normalize(sub(middle, [tip[0], middle[1], tip[2]])), 0.05 * size)));
+    column.push(add(tip, scale(normalize(sub(middle, [tip[0], middle[1], tip[2]])), 0.12 * size)));
     return column;
   });
   addGrid(

@@ -107,7 +107,7 @@ export const isSolid = (fade: Float32Array, indices: Uint32Array, t: number): bo
   fade[indices[t]] > 0.99 && fade[indices[t + 1]] > 0.99 && fade[indices[t + 2]] > 0.99;
 
 /** Fainter than this counts as gone. */
-const SEEN_FROM = 0.06;
+const SEEN_FROM = 0.15;
 
 function bounds(positions: Float32Array): { lo: Vec3; hi: Vec3 } {
   const lo: Vec3 = [Infinity, Infinity, Infinity];

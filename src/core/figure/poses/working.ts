@@ -100,7 +100,7 @@ export const BALANCING = {
     ik: {
       legL: flat(0.1, 0, 4),
       legR: { pos: [-0.36, 3.85, -1.1], pole: [-0.1, -1, -0.1], rot: [150, -4, 0] },
-      armR: { rel: 'calf.R', by: 'grip', pos: [0, -1.62, 0.06], axis: [1, 0, 0], handRel: true, pole: [-0.6, 0.3, -1] },
+      armR: { rel: 'calf.R', by: 'grip', pos: [0, -1.75, -0.1], axis: [1, 0, 0], handRel: true, pole: [-0.6, 0.3, -1] },
     },
     handR: HAND.gripping,
   }),
