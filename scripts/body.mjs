@@ -33,5 +33,5 @@ execFileSync(
   ['tsx', 'scripts/body/pack.ts', join(folder, FOLDER), 'public/body.pack', 'src/core/figure/skeleton/joints.json'],
   { cwd: root, stdio: 'inherit' },
 );
-copyFileSync(join(folder, FOLDER, 'LICENSE.md'), join(root, 'public/body.license.md'));
+copyFileSync(join(folder, FOLDER, 'LICENSE.md'), join(root, 'public/body.license.txt'));
 rmSync(folder, { recursive: true });

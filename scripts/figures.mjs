@@ -42,9 +42,11 @@ async function writeFacts() {
   writeFileSync(`${root}/src/core/practice/exercises/pictures.json`, `${json[1]}`);
 }
 
-async function fullPictures() {
+/** A share of the full-size pictures, in a browser of its own. */
+async function fullPictures(share, of) {
   const { page, close } = await openFigurePage();
-  for (const { id, file } of await page.evaluate(() => globalThis.first())) {
+  const first = await page.evaluate(() => globalThis.first());
+  for (const { id, file } of first.filter((_, i) => i % of === share)) {
     if (!file.includes(only)) continue;
     const [full] = await page.evaluate(
       (i) => globalThis.pictures(i, [{ longSidePx: 1400, passes: 16, ground: true }]),
@@ -59,4 +61,7 @@ async function fullPictures() {
 if (!only && part === 'all') rmSync(pictures, { recursive: true, force: true });
 if (part === 'all' || part === 'small') await smallPictures();
 if (part !== 'full') await writeFacts();
-if (part === 'all' || part === 'full') await fullPictures();
+if (part === 'all' || part === 'full') {
+  const shares = availableParallelism();
+  await Promise.all(Array.from({ length: shares }, (_, i) => fullPictures(i, shares)));
+}

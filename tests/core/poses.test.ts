@@ -10,7 +10,7 @@ import { brokenLimits } from '@/core/figure/skeleton/limits';
 import { centerOfMass, segments } from '@/core/figure/skeleton/mass';
 import { mirrorPose } from '@/core/figure/skeleton/mirror';
 import type { Pose } from '@/core/figure/skeleton/pose';
-import { FAMILIES, hasCover, PART_FAMILIES } from '@/core/figure/catalogue/families';
+import { FAMILIES, hasCover } from '@/core/figure/catalogue/families';
 import { findPose } from '@/core/figure/poses/find';
 import { generatedPose, whyRejected } from '@/core/figure/poses/generate';
 import { POSE_SLUGS, POSES } from '@/core/figure/poses/poses';

@@ -50,7 +50,7 @@ export interface Figure extends Triangles {
 }
 
 /** A place on the body that draftsmen find and name. */
-export interface Landmark {
+interface Landmark {
   name: string;
   at: Vec3;
 }
@@ -65,8 +65,6 @@ export interface Fineness {
 }
 export const FINE: Fineness = { levels: 1, directions: 64 };
 export const COARSE: Fineness = { levels: 0, directions: 24 };
-/** For heads, hands and feet alone. */
-export const FINEST: Fineness = { levels: 2, directions: 96 };
 
 /** The posed body before it is made finer. */
 export interface PosedBody {

@@ -41,7 +41,7 @@ function rays({ head, tip }: MeshBuild, turns: Record<string, Quat>): Record<str
 }
 
 /** Levels of the face as heights between the chin's lower edge (0) and the crown (1), and how far round they are drawn, degrees. */
-export const FACE_LEVELS = {
+const FACE_LEVELS = {
   hairline: [0.845, 74],
   brow: [0.57, 84],
   eyes: [0.515, 84],

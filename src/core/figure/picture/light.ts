@@ -21,7 +21,7 @@ export const SOURCE: Readonly<Record<LightSource, { radius: number; key: number;
 };
 
 /** How high the lamp on the floor stands, degrees. */
-export const FLOOR_LAMP_DEG = -22;
+const FLOOR_LAMP_DEG = -22;
 
 /** From the upper left, far enough aside that light, core shadow, reflected light and cast shadow stay apart. */
 export const STUDIO_LIGHT: KeyLight = { azimuthDeg: -58, elevationDeg: 46 };

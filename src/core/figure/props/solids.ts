@@ -150,9 +150,6 @@ function ropeSolids(through: readonly Vec3[], sag: number): Solid[] {
   return chain(points, 0.055);
 }
 
-/** Whether a solid is thick enough to darken what is near it: boxes, drums, trays, baskets and seats, not poles or ropes. */
-export const isThick = (solid: Solid): boolean => solid.shape === 'box' || Math.max(solid.r0, solid.r1) > 0.2;
-
 /** Signed distance to a solid, head heights; no allocation, for it is asked millions of times. */
 export function solidDistance(solid: Solid, x: number, y: number, z: number): number {
   if (solid.shape === 'box') {
