@@ -252,13 +252,13 @@ test('bad input is told beside the field, and nothing is lost', async ({ page })
 test('a set that is deleted while the plan draws from it is told, and another can be chosen', async ({ page }) => {
   await page.goto('/poses');
   await page.getByRole('button', { name: 'New set' }).click();
-  await page.getByLabel('What is the set called?').fill('Feet');
+  await page.getByLabel('What is the set called?').fill('My feet');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/set=/);
   const address = page.url();
   await openPlan(page);
   const sets = page.getByRole('combobox', { name: 'Set of pictures' });
-  await sets.selectOption({ label: 'Feet' });
+  await sets.selectOption({ label: 'My feet' });
   await expect(page.getByText(/No picture in this set is as asked for/).first()).toBeVisible();
   const setId = new URL(address).searchParams.get('set') ?? '';
   await kept(page, 'settings', 'planDraft', setId);
