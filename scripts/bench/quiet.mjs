@@ -90,7 +90,7 @@ const STEPS_PER_S = 5;
 /** Cores used by a page that shows a picture as large as a run's, and maybe a speck that moves: what this machine takes for that alone. */
 async function emptyPage(base, stepsPerS) {
   return browse(async (page, pid) => {
-    await page.goto(`${base}/figures/archer-tired-on-a-crate-muscular-40.webp`);
+    await page.goto(`${base}/figures/archer-tired-on-a-crate-masc-40.webp`);
     await page.evaluate(async (steps) => {
       const picture = document.querySelector('img');
       await picture.decode();

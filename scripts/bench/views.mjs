@@ -63,7 +63,7 @@ export async function viewRows(base) {
   const pictures = [await page.evaluate(shownPicture)];
   await painted('ArrowLeft');
   pictures.push(await page.evaluate(shownPicture));
-  await page.goto(`${base}/figures/archer-tired-on-a-crate-muscular-40.webp`);
+  await page.goto(`${base}/figures/archer-tired-on-a-crate-masc-40.webp`);
   const bare = await page.evaluate(async (encoded) => {
     const blobs = encoded.map(
       (text) => new Blob([Uint8Array.from(atob(text), (c) => c.charCodeAt(0))], { type: 'image/webp' }),
