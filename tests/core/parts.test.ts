@@ -94,7 +94,9 @@ describe('parts as references', () => {
     const head = (azimuthDeg: number) =>
       factSentences(read({ poseId: 'head-level', build: 'fem', view: { azimuthDeg, elevationDeg: 3, lensDeg: 20 } }));
     expect(head(0)[0]).toContain('faces you');
+    // Seen from its own left, it faces the picture's left and shows its left side.
     expect(head(40)[0]).toContain('to the left of the picture');
+    expect(head(40)[0]).toContain('the left side of it is the broad one');
     expect(head(-40)[0]).toContain('to the right of the picture');
     expect(head(0).join(' ')).toContain('The eyes are level');
   });

@@ -49,7 +49,7 @@ function partSentences(key: AnswerKey, kind: keyof typeof PART_TILTS): string[] 
     out.unshift(
       turn < 8
         ? 'The head faces you: both halves of the face are alike.'
-        : `The head is turned ${deg(turn)} to the ${head.turnDeg > 0 ? 'right' : 'left'} of the picture, so that the ${head.turnDeg > 0 ? 'left' : 'right'} side of it is the broad one.`,
+        : `The head is turned ${deg(turn)} to the ${head.turnDeg > 0 ? 'right' : 'left'} of the picture, so that the ${head.turnDeg > 0 ? 'right' : 'left'} side of it is the broad one.`,
     );
   }
   const plumb = key.alignments.filter((a) => a.kind === 'plumb').slice(0, 2);
