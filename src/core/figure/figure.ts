@@ -6,6 +6,7 @@ import { quadNormals, trianglesOf } from './mesh/graph';
 import { handContact, handShift } from './mesh/handContact';
 import type { BodyKit, Sitter } from './mesh/kit';
 import { openness } from './mesh/openness';
+import { picked } from './mesh/picked';
 import { type EndShift, placeBones, unmoved } from './mesh/placeBones';
 import { flattenOn, pressApart } from './mesh/press';
 import { bustFade, type ShownPart } from './mesh/region';
@@ -370,14 +371,6 @@ const present = (triangles: Uint32Array, fade: Float32Array): Uint32Array =>
     const t = i - (i % 3);
     return Math.max(fade[triangles[t]], fade[triangles[t + 1]], fade[triangles[t + 2]]) > GONE;
   });
-
-/** The values of some vertices. */
-function picked(data: Float32Array, vertices: Uint32Array, stride: number): Float32Array {
-  const out = new Float32Array(vertices.length * stride);
-  for (let i = 0; i < vertices.length; i++)
-    for (let k = 0; k < stride; k++) out[i * stride + k] = data[vertices[i] * stride + k];
-  return out;
-}
 
 /** Where a head turns about and its lattice goes round. */
 const middleOfHead = (rig: Rig): Vec3 => add(rig.pos.head, rotate(rig.rot.head, [0, 0.27, -0.04]));

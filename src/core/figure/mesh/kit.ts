@@ -10,6 +10,8 @@ import { type Graph, graphOf } from './graph';
 import { growHair, type Hair } from './hair';
 import { HAIR, HAIR_STYLES } from './hairStyles';
 import { meshParts } from './meshParts';
+import { once } from './once';
+import { picked } from './picked';
 import { findPlaces, type Places } from './places';
 import { pronounced } from './relief';
 import { restTurns } from './restTurns';
@@ -55,16 +57,6 @@ const PART_PLANES = 150;
 const HAIR_PLANES = 36;
 const SMALL_FORMS = 5;
 
-/** A value made at the first asking. */
-function once<K, V>(make: (key: K) => V): (key: K) => V {
-  const made = new Map<K, V>();
-  return (key) => {
-    let value = made.get(key);
-    if (value === undefined) made.set(key, (value = make(key)));
-    return value;
-  };
-}
-
 /**
  * Read a packed body and make it ready.
  * @param bytes Unzipped.
@@ -94,14 +86,9 @@ export function bodyKit(bytes: Uint8Array): BodyKit {
   const places = once((of: BuildName): Places => findPlaces(mesh, builds[of], restTurns(builds[of])));
   const facets = once((part: ShownPart | 'whole'): Facets => {
     const { vertices, quads } = region(part);
-    const { rest } = builds[FOUND_ON];
-    const own = new Float32Array(vertices.length * 3);
-    vertices.forEach((v, i) => {
-      own.set(rest.subarray(v * 3, v * 3 + 3), i * 3);
-    });
     const weight = PARTS.map((name) => (/^(head|hand|foot)/.test(name) ? SMALL_FORMS : 1));
     return facetsOf(
-      own,
+      picked(builds[FOUND_ON].rest, vertices, 3),
       quads,
       part === 'whole' ? WHOLE_PLANES : PART_PLANES,
       (face) => weight[parts[vertices[quads[face * 4]]]],

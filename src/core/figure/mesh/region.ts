@@ -2,6 +2,7 @@ import type { Side } from '../skeleton/skeleton';
 import { clamp, dot, sub, type Vec3 } from '../skeleton/vector';
 import type { BodyMesh, MeshBuild } from './bodyPack';
 import { MESH_BONES } from './meshBones';
+import { once } from './once';
 import { type Subdivision, subdivisionOf } from './subdivide';
 
 /** What of a body a picture shows when it does not show all of it. */
@@ -26,15 +27,10 @@ const ramp = (from: number, to: number, v: number): number => {
 
 /** The finer levels of a mesh, each made when first asked for. */
 function levelsOf(fineCount: number, quads: Uint32Array): Region['level'] {
-  const made = new Map<number, Subdivision>();
-  const level = (finer: 1 | 2): Subdivision => {
-    let found = made.get(finer);
-    if (!found) {
-      const coarser = finer === 2 ? level(1) : { fineCount, quads };
-      made.set(finer, (found = subdivisionOf(coarser.fineCount, coarser.quads)));
-    }
-    return found;
-  };
+  const level: Region['level'] = once((finer) => {
+    const coarser = finer === 2 ? level(1) : { fineCount, quads };
+    return subdivisionOf(coarser.fineCount, coarser.quads);
+  });
   return level;
 }
 
