@@ -1,7 +1,9 @@
 import { readFileSync, statSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
 import { BUILDS } from '@/core/figure/skeleton/builds';
-import { buildFigure, COARSE, type Figure, FINE, poseBody } from '@/core/figure/figure';
+import { buildFigure, type Figure } from '@/core/figure/figure';
+import { COARSE, FINE } from '@/core/figure/forms';
+import { poseBody } from '@/core/figure/posedBody';
 import { bodyKit } from '@/core/figure/mesh/kit';
 import { draftPicture } from '@/core/figure/picture/draft';
 import { answerKey } from '@/core/figure/facts/answerKey';

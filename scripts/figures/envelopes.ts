@@ -4,7 +4,7 @@ import { referenceFigure } from '@/core/figure/catalogue/referenceFigure';
 import { figureFileName } from '@/core/figure/catalogue/catalogue';
 import type { EnvelopeFile } from '@/core/figure/catalogue/envelopes';
 import { answerKey } from '@/core/figure/facts/answerKey';
-import { COARSE } from '@/core/figure/figure';
+import { COARSE } from '@/core/figure/forms';
 import { poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
 import { STUDIO_LIGHT } from '@/core/figure/picture/light';
 import { KIT } from './kit';

@@ -2,7 +2,8 @@
 import { BUILDS } from '@/core/figure/skeleton/builds';
 import { type AnswerKey, answerKey, type DrawnKey } from '@/core/figure/facts/answerKey';
 import { figureFileName } from '@/core/figure/catalogue/catalogue';
-import { buildFigure, COARSE } from '@/core/figure/figure';
+import { buildFigure } from '@/core/figure/figure';
+import { COARSE } from '@/core/figure/forms';
 import { poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
 import { STUDIO_LIGHT } from '@/core/figure/picture/light';
 import type { ExercisePictures } from '@/core/practice/exercises/pictures';

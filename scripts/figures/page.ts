@@ -1,6 +1,6 @@
 import { referenceFigure } from '@/core/figure/catalogue/referenceFigure';
 import { figureFileName } from '@/core/figure/catalogue/catalogue';
-import { FINE } from '@/core/figure/figure';
+import { FINE } from '@/core/figure/forms';
 import { FIRST_FIGURES, parseFigureReference } from '@/core/figure/catalogue/reference';
 import { figureReferenceId } from '@/core/figure/catalogue/referenceId';
 import { loadBody } from '@/workers/bodyFile';

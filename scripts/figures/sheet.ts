@@ -3,7 +3,7 @@
 import sharp from 'sharp';
 import { referenceFigure } from '@/core/figure/catalogue/referenceFigure';
 import { draftPicture } from '@/core/figure/picture/draft';
-import { COARSE } from '@/core/figure/figure';
+import { COARSE } from '@/core/figure/forms';
 import { POSE_SLUGS } from '@/core/figure/poses/poses';
 import { parseFigureReference, poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
 import { figureReferenceId } from '@/core/figure/catalogue/referenceId';

@@ -5,7 +5,7 @@ import { referenceFigure } from '@/core/figure/catalogue/referenceFigure';
 import { hasCover } from '@/core/figure/catalogue/families';
 import { figureFileName } from '@/core/figure/catalogue/catalogue';
 import { draftPicture } from '@/core/figure/picture/draft';
-import { FINE } from '@/core/figure/figure';
+import { FINE } from '@/core/figure/forms';
 import { poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
 import { KIT } from './kit';
 

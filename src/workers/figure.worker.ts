@@ -1,15 +1,17 @@
 import * as Comlink from 'comlink';
-import { type Appearance, appearanceKey } from '@/core/figure/picture/appearance';
+import { type Appearance, appearanceKey, shownAs, STUDIO } from '@/core/figure/picture/appearance';
 import type { View } from '@/core/figure/picture/view';
 import { BUILDS } from '@/core/figure/skeleton/builds';
 import { draftPicture, type Pixels } from '@/core/figure/picture/draft';
 import { type AnswerKey, answerKey } from '@/core/figure/facts/answerKey';
+import type { Point } from '@/core/figure/facts/actionLine';
+import { formLines } from '@/core/figure/facts/formLines';
 import { factSentences } from '@/core/figure/facts/sentences';
-import { COARSE, type Figure, FINE, type Fineness } from '@/core/figure/figure';
+import { type Figure } from '@/core/figure/figure';
+import { COARSE, FINE, type Fineness } from '@/core/figure/forms';
 import { referenceFigure } from '@/core/figure/catalogue/referenceFigure';
 import { type FigureFacts, figureFacts, parseFigureReference, poseOf } from '@/core/figure/catalogue/reference';
 import type { FigureReference } from '@/core/figure/catalogue/referenceId';
-import { formOfLook, type Look } from '@/core/figure/picture/light';
 import { loadBody } from './bodyFile';
 import { renderFigure } from './figureRenderer';
 import { liveFigure, type LiveFigure } from './liveFigure';
@@ -20,15 +22,16 @@ function referenceOf(id: string): FigureReference {
   return reference;
 }
 
-/** The last figure meshed at each fineness: turning it only draws again. */
-const last = new Map<Fineness, { key: string; figure: Figure }>();
-async function meshed({ poseId, build }: FigureReference, fineness: Fineness, look: Look = 'clay'): Promise<Figure> {
-  const form = formOfLook(look);
-  const key = `${poseId}/${build}/${form}`;
-  const known = last.get(fineness);
+/** The last figure meshed at each fineness in each form: turning it only draws again. */
+const last = new Map<string, { key: string; figure: Figure }>();
+async function meshed({ poseId, build }: FigureReference, fineness: Fineness, appearance = STUDIO): Promise<Figure> {
+  const shown = shownAs(appearance);
+  const key = [poseId, build, ...Object.values(shown)].join('/');
+  const place = `${String(fineness.levels)} ${shown.form ?? ''}`;
+  const known = last.get(place);
   if (known?.key === key) return known.figure;
-  const figure = referenceFigure(await loadBody(), { poseId, build }, fineness, form);
-  last.set(fineness, { key, figure });
+  const figure = referenceFigure(await loadBody(), { poseId, build }, fineness, shown);
+  last.set(place, { key, figure });
   return figure;
 }
 
@@ -51,13 +54,13 @@ const api = {
   async draft(id: string, appearance: Appearance, size: { longSidePx: number; ground: boolean }): Promise<Blob> {
     const reference = referenceOf(id);
     return webp(
-      draftPicture(await meshed(reference, COARSE, appearance.look), reference.view, { ...appearance, ...size }),
+      draftPicture(await meshed(reference, COARSE, appearance), reference.view, { ...appearance, ...size }),
     );
   },
   /** The finished picture of a figure, WebP with a transparent ground; without WebGL, a careful draft. */
   async render(id: string, appearance: Appearance): Promise<Blob> {
     const reference = referenceOf(id);
-    const figure = await meshed(reference, FINE, appearance.look);
+    const figure = await meshed(reference, FINE, appearance);
     try {
       return await renderFigure(figure, reference.view, { ...FINISHED, ...appearance }).convertToBlob({
         type: 'image/webp',
@@ -85,12 +88,12 @@ const api = {
     const shows = `${reference.poseId}/${reference.build}/${appearanceKey(appearance)}`;
     if (turning.shows !== shows) {
       turning = { shows, fineness: COARSE };
-      live.put(await meshed(reference, COARSE, appearance.look), appearance);
+      live.put(await meshed(reference, COARSE, appearance), appearance);
     }
     const tookMs = live.turn(view);
     if (tookMs < FAST_MS && turning.fineness === COARSE) {
       turning = { shows, fineness: FINE };
-      live.put(await meshed(reference, FINE, appearance.look), appearance);
+      live.put(await meshed(reference, FINE, appearance), appearance);
       live.turn(view);
     }
     return tookMs;
@@ -106,6 +109,13 @@ const api = {
       covered,
     });
     return { key, sentences: factSentences(key), facts: figureFacts(reference) };
+  },
+  /** Borders of the planes or solids that a figure is built on, over its picture. */
+  async lines(id: string, appearance: Appearance, form: 'planes' | 'solids'): Promise<Point[][]> {
+    const reference = referenceOf(id);
+    const skin = await meshed(reference, COARSE, appearance);
+    const built = await meshed(reference, COARSE, { ...appearance, look: form });
+    return formLines(skin, built, reference.view, appearance.covered);
   },
   /** What figures are chosen by. */
   facts: (ids: readonly string[]): FigureFacts[] => ids.map((id) => figureFacts(referenceOf(id))),

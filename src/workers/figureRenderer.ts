@@ -103,7 +103,7 @@ function figureMaterial(
         `float open = clamp(vTold.x, 0., 1.);
          reflectedLight.indirectDiffuse *= mix(vec3(.18, .13, .11), vec3(1.), open * open);
          reflectedLight.indirectSpecular *= open;
-         reflectedLight.directDiffuse *= mix(.62, 1., smoothstep(0., .75, open)) * mix(.25, 1., min(1., open / .12));
+         reflectedLight.directDiffuse *= mix(.62, 1., smoothstep(0., .75, open)) * mix(.06, 1., min(1., open * open / .0144));
          reflectedLight.directSpecular *= open;`,
       )
       // What fades is written as it is, colors times its alpha: the passes are added up so.
@@ -166,6 +166,26 @@ export function sceneMesh(scene: FigureScene, [solid, fading]: readonly [Materia
   const mesh = new Mesh(geometry, [solid, fading]);
   mesh.castShadow = mesh.receiveShadow = true;
   return mesh;
+}
+
+/** Put what fades in order for an eye, the farthest first: each then shows through what lies before it. */
+export function sortFading({ geometry }: Mesh, eye: Vec3): void {
+  const { index, groups } = geometry;
+  const fading = groups.at(1);
+  if (!index || !fading) return;
+  const p = geometry.getAttribute('position').array;
+  const all = index.array as Uint32Array;
+  const triangles = Array.from({ length: fading.count / 3 }, (_, i) => {
+    const corners = all.slice(fading.start + i * 3, fading.start + i * 3 + 3);
+    let far = 0;
+    for (const v of corners)
+      far += Math.hypot(p[v * 3] - eye[0], p[v * 3 + 1] - eye[1], p[v * 3 + 2] - eye[2]);
+    return { corners, far };
+  }).sort((a, b) => b.far - a.far);
+  triangles.forEach(({ corners }, i) => {
+    all.set(corners, fading.start + i * 3);
+  });
+  index.needsUpdate = true;
 }
 
 /** Linear light, nearly none: a shade that stays darker than a night ground too. */
@@ -253,6 +273,7 @@ export function renderFigure(figure: Figure, view: View, options: PictureOptions
   const paint = paintOf(look, light.source);
   const scene = new Scene();
   const mesh = sceneMesh(parts, figureMaterials(paint, look, covered));
+  sortFading(mesh, frame.eye);
   scene.add(mesh, new HemisphereLight(linear(paint.sky), linear(paint.ground), Math.PI));
   if (ground) scene.add(...groundOf(figure, look, [width, height]));
   const { middle, extent } = shadowExtent(mesh);

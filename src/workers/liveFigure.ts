@@ -11,10 +11,10 @@ import {
 } from 'three';
 import type { Figure } from '@/core/figure/figure';
 import type { Appearance } from '@/core/figure/picture/appearance';
-import { marginsFor, type Scene as FigureScene, sceneOf, shownPositions } from '@/core/figure/picture/draft';
+import { marginsFor, sceneOf, shownPositions } from '@/core/figure/picture/draft';
 import { paintOf, towardLight } from '@/core/figure/picture/light';
 import { type Frame, frameFigure, type View } from '@/core/figure/picture/view';
-import { disposeAll, figureMaterials, groundOf, linear, sceneMesh, shadowExtent } from './figureRenderer';
+import { disposeAll, figureMaterials, groundOf, linear, sceneMesh, shadowExtent, sortFading } from './figureRenderer';
 
 /** A figure that turns while it is dragged. */
 export interface LiveFigure {
@@ -52,7 +52,7 @@ export function liveFigure(canvas: OffscreenCanvas, ratio: number): LiveFigure {
   let scene: Scene | undefined;
   let key: DirectionalLight | undefined;
   let shown:
-    { parts: FigureScene; points: Float32Array; figure: Figure; appearance: Appearance; middle: Vector3 } | undefined;
+    { mesh: Mesh; points: Float32Array; figure: Figure; appearance: Appearance; middle: Vector3 } | undefined;
   const camera = new PerspectiveCamera();
 
   /** Pixels drawn, as the ground's fading needs them. */
@@ -95,13 +95,14 @@ export function liveFigure(canvas: OffscreenCanvas, ratio: number): LiveFigure {
       });
       key.target.position.copy(middle);
       scene.add(key, key.target, ...groundOf(figure, look, pixels));
-      shown = { parts, points: shownPositions(parts), figure, appearance, middle };
+      shown = { mesh, points: shownPositions(parts), figure, appearance, middle };
     },
     turn(view) {
       if (!scene || !shown || !key) return 0;
       const from = performance.now();
-      const { figure, appearance, points, middle } = shown;
+      const { mesh, figure, appearance, points, middle } = shown;
       const frame = contained(frameFigure(points, view, marginsFor(figure, true)), size.width / size.height);
+      sortFading(mesh, frame.eye);
       camera.position.set(...frame.eye);
       camera.lookAt(...frame.target);
       const near = 0.1;

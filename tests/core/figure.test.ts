@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { BUILDS } from '@/core/figure/skeleton/builds';
-import { buildFigure, COARSE, FINE } from '@/core/figure/figure';
+import { buildFigure } from '@/core/figure/figure';
+import { COARSE, FINE } from '@/core/figure/forms';
 import { coveredPositions } from '@/core/figure/mesh/cover';
 import { brokenLimits, penetrations } from '@/core/figure/skeleton/limits';
 import { POSES } from '@/core/figure/poses/poses';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { poseOf, WHOLE_FIGURES } from '@/core/figure/catalogue/reference';
-import { poseBody } from '@/core/figure/figure';
+import { poseBody } from '@/core/figure/posedBody';
 import { trianglesOf } from '@/core/figure/mesh/graph';
 import { BUILDS } from '@/core/figure/skeleton/builds';
 import { partNumber } from '@/core/figure/skeleton/parts';

@@ -16,7 +16,7 @@ import { skinned } from '@/core/figure/mesh/skin';
 import { skinAlong, skinAt } from '@/core/figure/mesh/skinPoint';
 import { subdivided, subdivisionOf } from '@/core/figure/mesh/subdivide';
 import { POSES } from '@/core/figure/poses/poses';
-import { poseBody } from '@/core/figure/figure';
+import { poseBody } from '@/core/figure/posedBody';
 import { BUILD_NAMES, BUILD_WORDS } from '@/core/figure/skeleton/buildNames';
 import { BUILDS } from '@/core/figure/skeleton/builds';
 import { poseSkeleton } from '@/core/figure/skeleton/kinematics';

@@ -7,7 +7,7 @@ import { referenceFigure } from '@/core/figure/catalogue/referenceFigure';
 import { figureReferenceId, mirroredId } from '@/core/figure/catalogue/referenceId';
 import { answerKey } from '@/core/figure/facts/answerKey';
 import { factSentences } from '@/core/figure/facts/sentences';
-import { COARSE } from '@/core/figure/figure';
+import { COARSE } from '@/core/figure/forms';
 import { faceted, facetsOf } from '@/core/figure/mesh/facets';
 import { draftPicture, hasGround } from '@/core/figure/picture/draft';
 import { formOfLook, LIGHT_SOURCES, LOOKS, paintOf, STUDIO_LIGHT, towardLight } from '@/core/figure/picture/light';

@@ -3,7 +3,7 @@ import { existsSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { BUILDS } from '@/core/figure/skeleton/builds';
 import { CATALOGUE, catalogued, knownFacts } from '@/core/figure/catalogue/catalogue';
-import { poseBody } from '@/core/figure/figure';
+import { poseBody } from '@/core/figure/posedBody';
 import { decodeJoints, encodeJoints, CODED_BONES } from '@/core/figure/skeleton/jointCode';
 import { buildFactor, poseSkeleton, type Rig, soleContacts } from '@/core/figure/skeleton/kinematics';
 import { brokenLimits } from '@/core/figure/skeleton/limits';

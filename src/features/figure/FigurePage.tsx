@@ -28,6 +28,7 @@ import { LightAndLook } from './LightAndLook';
 import { FRESH, loadPageState, type PageState, savePageState } from './pageState';
 import { SaveFigure } from './SaveFigure';
 import { useFigure } from './useFigure';
+import { useFormLines } from './useFormLines';
 import { useLiveTurn } from './useLiveTurn';
 import { anotherView, moved, RAISE_DEG, sameView, TURN_DEG, viewFrom } from './views';
 import { usePageKeys } from '@/ui/input/usePageKeys';
@@ -58,8 +59,11 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
   const [state, setState] = useState(saved);
   const svg = useRef<SVGSVGElement>(null);
   const id = figureReferenceId(reference);
-  const appearance: Appearance = { light: state.light, look: state.look, covered };
+  const { light, look, suit, bones } = state;
+  const appearance: Appearance = { light, look, covered: covered || suit, suit, bones };
   const figure = useFigure(id, appearance);
+  const shown = new Set(state.layers);
+  const lines = useFormLines(id, appearance, shown);
   const canvas = useRef<HTMLCanvasElement>(null);
   const live = useLiveTurn(canvas, id, appearance);
   const { shows: liveView, end: endLive } = live;
@@ -141,12 +145,12 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
     leaving.current = true;
     startPose(singlePosePlan(id, drawMs));
   };
-  const shown = new Set(state.layers);
   return (
     <div className="grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_400px]">
       <div className="min-w-0">
         <FigurePlate
           figure={figure}
+          lines={lines}
           name={name}
           shown={shown}
           seenAs={state.seenAs}
@@ -202,18 +206,14 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
           )}
         </section>
         <LightAndLook
-          look={state.look}
-          light={state.light}
-          seenAs={state.seenAs}
-          onLook={(look) => keep((before) => ({ ...before, look }))}
-          onLight={(light) => keep((before) => ({ ...before, light }))}
-          onSeenAs={(seenAs) => keep((before) => ({ ...before, seenAs }))}
+          state={state}
+          onChange={(to) => keep((before) => ({ ...before, ...to }))}
         />
         <SaveFigure
           id={id}
           name={name}
           picture={figure.picture}
-          covered={covered}
+          covered={appearance.covered}
           svg={svg}
           hasLayers={shown.size > 0}
         />

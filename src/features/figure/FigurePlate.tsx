@@ -1,4 +1,5 @@
 import { type PointerEvent, type RefObject, useRef } from 'react';
+import type { DrawnKey } from '@/core/figure/facts/answerKey';
 import { AnswerKeyOverlay } from '@/ui/answerKey/AnswerKeyOverlay';
 import type { LayerId } from '@/ui/answerKey/layers';
 import type { FigureState } from './useFigure';
@@ -17,6 +18,7 @@ const at = ({ clientX, clientY }: PointerEvent): Point => ({ clientX, clientY })
 /** The figure's picture with the answer key over it; dragged it turns, live where that can be; two fingers dial the lens. */
 export function FigurePlate({
   figure,
+  lines,
   name,
   shown,
   seenAs,
@@ -27,6 +29,8 @@ export function FigurePlate({
   onLetGo,
 }: {
   figure: FigureState;
+  /** Borders of planes and solids, as far as they are known. */
+  lines: Pick<DrawnKey, 'planes' | 'solids'>;
   name: string;
   shown: ReadonlySet<LayerId>;
   seenAs: SeenAs;
@@ -102,7 +106,7 @@ export function FigurePlate({
             style={{ filter: filterOf(seenAs), visibility: live.shows ? 'hidden' : 'visible' }}
           />
           {reading && shown.size > 0 && !live.shows && (
-            <AnswerKeyOverlay answers={reading.key} shown={shown} svgRef={svgRef} label={`Answer key over ${name}`} />
+            <AnswerKeyOverlay answers={{ ...reading.key, ...lines }} shown={shown} svgRef={svgRef} label={`Answer key over ${name}`} />
           )}
         </div>
       ) : (

@@ -1,6 +1,8 @@
-import type { KeyLight, Look } from '@/core/figure/picture/light';
+import { BONES } from '@/core/figure/picture/appearance';
+import type { Look } from '@/core/figure/picture/light';
 import { LightRing } from './LightRing';
-import { type SeenAs, SeenAsChoice } from '@/ui/ValueFilters';
+import type { PageState } from './pageState';
+import { SeenAsChoice } from '@/ui/ValueFilters';
 
 const LOOKS: readonly { look: Look; label: string }[] = [
   { look: 'clay', label: 'Clay' },
@@ -13,25 +15,17 @@ const LOOKS: readonly { look: Look; label: string }[] = [
 ];
 
 export function LightAndLook({
-  look,
-  light,
-  seenAs,
-  onLook,
-  onLight,
-  onSeenAs,
+  state: { look, light, seenAs, bones, suit },
+  onChange,
 }: {
-  look: Look;
-  light: KeyLight;
-  seenAs: SeenAs;
-  onLook: (look: Look) => void;
-  onLight: (light: KeyLight) => void;
-  onSeenAs: (seenAs: SeenAs) => void;
+  state: PageState;
+  onChange: (to: Partial<PageState>) => void;
 }) {
   return (
     <section aria-label="Light" className="no-print">
       <h2 className="text-[20px]">Light</h2>
       <div className="mt-1 flex flex-wrap items-center gap-x-8 gap-y-3">
-        <LightRing light={light} onChange={onLight} />
+        <LightRing light={light} onChange={(to) => onChange({ light: to })} />
         <div role="radiogroup" aria-label="Material" className="flex flex-col gap-1">
           {LOOKS.map(({ look: each, label }) => (
             <button
@@ -39,14 +33,39 @@ export function LightAndLook({
               type="button"
               role="radio"
               aria-checked={look === each}
-              onClick={() => onLook(each)}
+              onClick={() => onChange({ look: each })}
               className={`btn justify-start btn-sm ${look === each ? 'border-ink bg-sheet font-semibold' : 'btn-quiet'}`}
             >
               {label}
             </button>
           ))}
         </div>
-        <SeenAsChoice className="max-sm:h-14" value={seenAs} onChange={onSeenAs} />
+        <SeenAsChoice className="max-sm:h-14" value={seenAs} onChange={(to) => onChange({ seenAs: to })} />
+      </div>
+      <div className="mt-3 flex flex-wrap items-center gap-x-8 gap-y-3">
+        <label className="flex items-center gap-2 text-[14px]">
+          Bones: soft
+          <input
+            type="range"
+            className="range w-[110px] range-xs"
+            aria-label="How much bones show, from soft to pronounced"
+            min={BONES.low}
+            max={BONES.high}
+            step={BONES.step}
+            value={bones}
+            onChange={(event) => onChange({ bones: Number(event.target.value) })}
+          />
+          pronounced
+        </label>
+        <label className="flex items-center gap-2 max-sm:h-14">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={suit}
+            onChange={(event) => onChange({ suit: event.target.checked })}
+          />
+          In a close-fitting suit
+        </label>
       </div>
     </section>
   );

@@ -84,6 +84,8 @@ const draw: Record<LayerId, (a: DrawnKey) => ReactNode> = {
   ),
   heads: (a) => <Heads answers={a} />,
   plumb: (a) => <PlumbAndLevel answers={a} />,
+  planes: ({ planes }) => <FormLines lines={planes} />,
+  solids: ({ solids }) => <FormLines lines={solids} />,
   masses: ({ masses, structure }) => (
     <>
       <path
@@ -120,6 +122,11 @@ const draw: Record<LayerId, (a: DrawnKey) => ReactNode> = {
   },
   landmarks: (a) => <Landmarks answers={a} />,
 };
+
+/** Borders of planes or solids; nothing until they are found. */
+const FormLines = ({ lines = [] }: { lines: readonly (readonly Point[])[] | undefined }) => (
+  <path d={ringsPath(lines)} fill="none" stroke="var(--slate)" strokeWidth={2} strokeLinejoin="round" />
+);
 
 /** The middle line of a mass, bowed to the side it is turned to; upright in the picture, so across the longer axis if that lies level. */
 function meridian(a: number, b: number, angleDeg: number, turnDeg: number): string {

@@ -1,10 +1,9 @@
 import { type LayerId, LAYERS } from '@/ui/answerKey/layers';
 
-const inOrder = [...LAYERS].sort(
-  (a, b) => Number(a.hotkey === '0' ? 10 : a.hotkey) - Number(b.hotkey === '0' ? 10 : b.hotkey),
-);
+const KEYS = '1234567890sp';
+const inOrder = [...LAYERS].sort((a, b) => KEYS.indexOf(a.hotkey) - KEYS.indexOf(b.hotkey));
 
-/** Which layers of the answer key lie over the picture; each has its digit. */
+/** Which layers of the answer key lie over the picture; each has its key. */
 export function AnswerKeyPanel({
   shown,
   onToggle,
@@ -40,7 +39,7 @@ export function AnswerKeyPanel({
                   onChange={() => onToggle(id)}
                 />
                 <span className="flex-1">{label}</span>
-                <kbd className="kbd kbd-sm max-sm:hidden">{hotkey}</kbd>
+                <kbd className="kbd kbd-sm max-sm:hidden">{hotkey.toUpperCase()}</kbd>
               </label>
             </li>
           ))}

@@ -6,6 +6,8 @@ export const LAYERS = [
   { id: 'envelope', label: 'Envelope', hotkey: '7' },
   { id: 'heads', label: 'Half and heads', hotkey: '6' },
   { id: 'plumb', label: 'Plumb and level', hotkey: '5' },
+  { id: 'planes', label: 'Planes', hotkey: 'p' },
+  { id: 'solids', label: 'Solids', hotkey: 's' },
   { id: 'masses', label: 'Masses', hotkey: '2' },
   { id: 'tilts', label: 'Tilts', hotkey: '3' },
   { id: 'action', label: 'Action line', hotkey: '1' },

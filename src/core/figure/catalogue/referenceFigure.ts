@@ -1,4 +1,5 @@
-import { buildFigure, type Figure, type Fineness, type Form } from '../figure';
+import { buildFigure, type Figure, type Shown } from '../figure';
+import type { Fineness } from '../forms';
 import type { BodyKit } from '../mesh/kit';
 import { BUILDS } from '../skeleton/builds';
 import { poseOf } from './reference';
@@ -15,8 +16,8 @@ export function referenceFigure(
   kit: BodyKit,
   { poseId, build }: Pick<FigureReference, 'poseId' | 'build'>,
   fineness: Fineness,
-  form: Form = 'skin',
+  shown: Omit<Shown, 'part'> = {},
 ): Figure {
   const { pose, part } = poseOf(poseId);
-  return buildFigure(kit, pose, BUILDS[build], part ? closer(fineness) : fineness, part, form);
+  return buildFigure(kit, pose, BUILDS[build], part ? closer(fineness) : fineness, { ...shown, part });
 }

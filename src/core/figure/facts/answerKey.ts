@@ -85,6 +85,9 @@ export interface AnswerKey {
   /** What of the body it shows, where that is not all; its lines of structure are drawn with the masses. */
   part?: ShownPart;
   structure?: Point[][];
+  /** Borders of the planes and of the solids it is built on, where they were asked for. */
+  planes?: Point[][];
+  solids?: Point[][];
 }
 
 /** What of an answer key can be drawn over a picture. */
@@ -112,9 +115,12 @@ export type DrawnKey = Pick<
   | 'face'
   | 'part'
   | 'structure'
+  | 'planes'
+  | 'solids'
 >;
 
-const LONG_SIDE = 1000;
+/** Pixels of the long side of the picture that an answer key is drawn over. */
+export const KEY_LONG_SIDE = 1000;
 /** Pixels of the long side when the surface is searched for its lines. */
 const RASTER = 280;
 
@@ -140,9 +146,9 @@ export function answerKey(
 ): AnswerKey {
   const scene = sceneOf(figure, covered);
   const frame = frameFigure(shownPositions(scene), view, marginsFor(figure, ground));
-  const camera = cameraOf(frame, LONG_SIDE);
+  const camera = cameraOf(frame, KEY_LONG_SIDE);
   const small = cameraOf(frame, RASTER);
-  const up = LONG_SIDE / RASTER;
+  const up = KEY_LONG_SIDE / RASTER;
   const { rig } = figure;
   const at = (p: Vec3): Point => {
     const [x, y] = project(camera, p);
@@ -161,7 +167,7 @@ export function answerKey(
   const figureProjected = projected.subarray(0, figure.positions.length);
   const inner = innerContours(figureOnly, small, picture, figureProjected)
     .map(larger)
-    .filter((c) => contourLength(c) > 0.02 * LONG_SIDE);
+    .filter((c) => contourLength(c) > 0.02 * KEY_LONG_SIDE);
 
   const ys = outline.flatMap((c) => c.points.map(([, y]) => y));
   const xs = outline.flatMap((c) => c.points.map(([x]) => x));

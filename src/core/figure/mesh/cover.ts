@@ -1,3 +1,4 @@
+import { dot, normalize, sub, type Vec3 } from '../skeleton/vector';
 import type { MeshBuild } from './bodyPack';
 
 /**
@@ -18,6 +19,23 @@ export function coverDepth({ rest, head }: MeshBuild): Float32Array {
     const strap = Math.min(0.12 - Math.abs(x - 0.42 * shoulder), y - low, head.neck01[1] - 0.1 - y);
     const band = Math.min(y - low, high - y, shoulder - 0.08 - x);
     out[v] = Math.max(shorts, band, strap);
+  }
+  return out;
+}
+
+/** How far inside a close-fitting suit each vertex lies, from the neck to wrists and ankles; head heights, negative is bare. */
+export function suitDepth({ rest, head }: MeshBuild): Float32Array {
+  const wrist = head['wrist.L'];
+  const along = normalize(sub(wrist, head['lowerarm01.L']));
+  const out = new Float32Array(rest.length / 3);
+  for (let v = 0; v < out.length; v++) {
+    const p: Vec3 = [Math.abs(rest[v * 3]), rest[v * 3 + 1], rest[v * 3 + 2]];
+    const [x, y] = p;
+    const onArm = x > head['lowerarm01.L'][0] - 0.3;
+    out[v] = Math.min(
+      onArm ? -dot(sub(p, wrist), along) - 0.06 : x < 0.6 ? head.neck01[1] + 0.02 - y : 1,
+      onArm ? 1 : y - head['foot.L'][1] - 0.16,
+    );
   }
   return out;
 }

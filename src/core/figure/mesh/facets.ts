@@ -119,13 +119,13 @@ const FLATTENED = 0.7;
 
 /**
  * A mesh as its planes: vertices brought onto them, each plane with its one normal.
- * @returns Vertices of their own for every plane, and which vertex of the mesh each was.
+ * @returns Vertices of their own for every plane, which vertex of the mesh each was, and its plane.
  */
 export function faceted(
   p: Float32Array,
   quads: Uint32Array,
   { count, ofFace }: Facets,
-): { positions: Float32Array; normals: Float32Array; indices: Uint32Array; source: Uint32Array } {
+): { positions: Float32Array; normals: Float32Array; indices: Uint32Array; source: Uint32Array; facet: Uint16Array } {
   const { n, c, area } = faceFrames(p, quads);
   const normal = new Float64Array(count * 3);
   const middle = new Float64Array(count * 3);
@@ -177,5 +177,6 @@ export function faceted(
     normals: Float32Array.from(facet.flatMap((i) => [normal[i * 3], normal[i * 3 + 1], normal[i * 3 + 2]])),
     indices: Uint32Array.from(indices),
     source: Uint32Array.from(source),
+    facet: Uint16Array.from(facet),
   };
 }

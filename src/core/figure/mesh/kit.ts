@@ -2,30 +2,39 @@ import type { BuildName } from '../skeleton/buildNames';
 import { PARTS } from '../skeleton/parts';
 import type { Quat } from '../skeleton/vector';
 import { type BodyMesh, type BodyPack, type MeshBuild, readBodyPack } from './bodyPack';
-import { coverDepth } from './cover';
+import { coverDepth, suitDepth } from './cover';
 import { type Mush, mushOf } from './deltaMush';
 import { withIrises } from './eyes';
 import { type Facets, facetsOf } from './facets';
-import { type Graph, graphOf } from './graph';
+import { type FineSurface, fineSurface, type Levels } from './fineSurface';
+import { type Graph, graphOf, quadNormals } from './graph';
 import { growHair, type Hair } from './hair';
 import { HAIR, HAIR_STYLES } from './hairStyles';
 import { meshParts } from './meshParts';
+import { findMuscles, type Muscles } from './muscles';
 import { once } from './once';
 import { picked } from './picked';
 import { findPlaces, type Places } from './places';
-import { pronounced } from './relief';
+import { BONES_SHOW, MUSCLES_SHOW, pronounced } from './relief';
 import { restTurns } from './restTurns';
 import { type Region, regionOf, type ShownPart, wholeRegion } from './region';
+
+/** Close-fitting shorts and top, or a suit from the neck to wrists and ankles. */
+export type Cover = 'shorts' | 'suit';
 
 /** Somebody ready to be posed. */
 export interface Sitter {
   build: MeshBuild;
   turns: Record<string, Quat>;
   mush: Mush;
-  /** Signed depth under shorts and top of each vertex. */
-  cover: Float32Array;
+  /** Signed depth of each vertex under what can be worn. */
+  worn: Readonly<Record<Cover, Float32Array>>;
   /** How much of the light comes to each vertex by its own form. */
   light: Float32Array;
+  /** How much bones show under the skin. */
+  bones: number;
+  /** How much flexed muscles show. */
+  muscles: number;
   hair: Hair | undefined;
 }
 
@@ -37,12 +46,16 @@ export interface BodyKit {
   parts: Uint8Array;
   /** Body vertices of each part, by its number in PARTS. */
   members: readonly Uint32Array[];
+  /** What swells where a limb is bent. */
+  muscles: Muscles;
   /** Landmarks and the lines of the face. */
   places: () => Places;
   /** Made when first asked for. */
   sitter: (name: BuildName) => Sitter;
   /** The whole of it, or a part that is drawn alone. */
   region: (part: ShownPart | 'whole') => Region;
+  /** The same, subdivided. */
+  surface: (part: ShownPart | 'whole', levels: Levels) => FineSurface;
   /** The planes of the whole or of a part, and of somebody's hair. */
   facets: (part: ShownPart | 'whole') => Facets;
   hairFacets: (name: BuildName) => Facets | undefined;
@@ -69,6 +82,9 @@ export function bodyKit(bytes: Uint8Array): BodyKit {
   const region = once((part: ShownPart | 'whole'): Region =>
     part === 'whole' ? wholeRegion(mesh) : regionOf(mesh, builds[FOUND_ON], part),
   );
+  const surfaces = once((part: ShownPart | 'whole') =>
+    once((levels: Levels) => fineSurface(region(part), levels, builds[FOUND_ON].rest, parts)),
+  );
   const sitter = once((name: BuildName): Sitter => {
     const { rest, light } = withIrises(mesh, builds[name].rest);
     const build = { ...builds[name], rest };
@@ -78,8 +94,10 @@ export function bodyKit(bytes: Uint8Array): BodyKit {
       build,
       turns: restTurns(build),
       mush: { graph, detail: pronounced(mesh, build, graph, parts, detail, name) },
-      cover: coverDepth(build),
+      worn: { shorts: coverDepth(build), suit: suitDepth(build) },
       light,
+      bones: BONES_SHOW[name],
+      muscles: MUSCLES_SHOW[name],
       hair: style && growHair(mesh, parts, build, HAIR_STYLES[style]),
     };
   });
@@ -101,5 +119,7 @@ export function bodyKit(bytes: Uint8Array): BodyKit {
   const members = PARTS.map((_, part) =>
     Uint32Array.from({ length: mesh.firstEye }, (_value, v) => v).filter((v) => parts[v] === part),
   );
-  return { mesh, graph, parts, members, sitter, region, facets, hairFacets, places: () => places(FOUND_ON) };
+  const { rest } = builds[FOUND_ON];
+  const muscles = findMuscles(mesh, rest, quadNormals(mesh.quads, rest), parts);
+  return { mesh, graph, parts, members, muscles, sitter, region, surface: (part, levels) => surfaces(part)(levels), facets, hairFacets, places: () => places(FOUND_ON) };
 }

@@ -20,6 +20,40 @@ const RELIEF: Record<BuildName, number> = {
   big: 1,
 };
 
+/** How much bones show under the skin of each build, 1 as on a man of middle weight. */
+export const BONES_SHOW: Record<BuildName, number> = {
+  masc: 1,
+  fem: 0.65,
+  lean: 1.25,
+  muscular: 0.85,
+  older: 1.2,
+  stocky: 0.55,
+  heavy: 0.3,
+  slight: 0.75,
+  elder: 0.95,
+  strong: 0.75,
+  small: 0.7,
+  tall: 0.8,
+  big: 0.35,
+};
+
+/** How much flexed muscles show on each build, 1 as on a man of middle weight. */
+export const MUSCLES_SHOW: Record<BuildName, number> = {
+  masc: 1,
+  fem: 0.5,
+  lean: 1,
+  muscular: 1.5,
+  older: 0.6,
+  stocky: 0.8,
+  heavy: 0.2,
+  slight: 0.45,
+  elder: 0.3,
+  strong: 1,
+  small: 0.7,
+  tall: 0.5,
+  big: 0.4,
+};
+
 const STEPS = 12;
 
 /**

@@ -1,11 +1,26 @@
-import { type KeyLight, type Look, STUDIO_LIGHT } from './light';
+import type { Shown } from '../figure';
+import { formOfLook, type KeyLight, type Look, STUDIO_LIGHT } from './light';
 
-/** How a figure is shown: its light, its material and whether it wears close-fitting cover. */
+/** How a figure is shown: its light, its material, whether it wears close-fitting cover, and how much its bones show. */
 export interface Appearance {
   light: KeyLight;
   look: Look;
   covered: boolean;
+  /** Covered from the neck to wrists and ankles. */
+  suit?: boolean;
+  /** From BONES.low, soft, to BONES.high, pronounced; as usual when missing. */
+  bones?: number;
 }
+
+/** How much bones can be made to show. */
+export const BONES = { low: 0, usual: 1, high: 2, step: 0.5 } as const;
+
+/** What a figure is built as to be shown so. */
+export const shownAs = ({ look, suit, bones }: Appearance): Omit<Shown, 'part'> => ({
+  form: formOfLook(look),
+  bones: bones ?? BONES.usual,
+  cover: suit ? 'suit' : 'shorts',
+});
 
 export const STUDIO: Appearance = { light: STUDIO_LIGHT, look: 'clay', covered: false };
 
@@ -27,7 +42,7 @@ export const LIGHT_HEIGHTS = [
 ] as const;
 
 /** Tells two appearances apart in a cache; empty for the studio's. */
-export function appearanceKey({ light, look, covered }: Appearance): string {
+export function appearanceKey({ light, look, covered, suit, bones = BONES.usual }: Appearance): string {
   const plain =
     light.azimuthDeg === STUDIO_LIGHT.azimuthDeg &&
     light.elevationDeg === STUDIO_LIGHT.elevationDeg &&
@@ -36,5 +51,6 @@ export function appearanceKey({ light, look, covered }: Appearance): string {
   const lit = plain
     ? ''
     : `?${look},${String(light.azimuthDeg)},${String(light.elevationDeg)}${light.source ? `,${light.source}` : ''}`;
-  return covered ? `${lit}+covered` : lit;
+  const built = `${suit ? '+suit' : ''}${bones === BONES.usual ? '' : `+bones${String(bones)}`}`;
+  return `${lit}${covered ? '+covered' : ''}${built}`;
 }

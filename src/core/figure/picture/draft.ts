@@ -91,17 +91,6 @@ export function shownPositions({ positions, fade }: Pick<Scene, 'positions' | 'f
     if (fade[v] >= SEEN_FROM) out.push(positions[v * 3], positions[v * 3 + 1], positions[v * 3 + 2]);
   return Float32Array.from(out);
 }
-/** Triangles of which all is there: what is seen through the fading ones. */
-function solidOnly({ indices, fade, ...scene }: Scene): Scene {
-  const kept: number[] = [];
-  for (let t = 0; t < indices.length; t += 3)
-    if (fade[indices[t]] + fade[indices[t + 1]] + fade[indices[t + 2]] > 3 * MOSTLY_THERE)
-      kept.push(indices[t], indices[t + 1], indices[t + 2]);
-  return { ...scene, fade, indices: Uint32Array.from(kept) };
-}
-
-const MOSTLY_THERE = 0.97;
-
 /** Whether nothing of a triangle has faded. */
 export const isSolid = (fade: Float32Array, indices: Uint32Array, t: number): boolean =>
   fade[indices[t]] > 0.99 && fade[indices[t + 1]] > 0.99 && fade[indices[t + 2]] > 0.99;
@@ -165,14 +154,17 @@ export function draftPicture(figure: Figure, view: View, options: DraftOptions):
   const width = Math.floor(camera.width / SAMPLES);
   const height = Math.floor(camera.height / SAMPLES);
   const projected = projectAll(camera, scene.positions);
-  const { triangle } = rasterize(camera, scene, projected);
+  // A part is open where it ends: its inside is not to be seen.
+  const inside = figure.part && new Float32Array(camera.width * camera.height).fill(-1);
+  const { triangle, depth } = rasterize(camera, scene, projected, inside);
   const toLight = towardLight(light, view.azimuthDeg);
   const lit = shadowTest(scene, toLight, SHADOW_SIZE);
   const paint = paintOf(look, light.source);
   const sum = new Float32Array(width * height * 4);
 
+  const { indices } = scene;
   /** Add what a triangle looks like at a point, as far as `share` lets it through. @returns How much of it is there. */
-  const shade = (indices: Uint32Array, t: number, px: number, py: number, o: number, share: number): number => {
+  const shade = (t: number, px: number, py: number, o: number, share: number): number => {
     const w = cornerWeights(camera, projected, indices, t, px, py);
     const at = (data: Float32Array, stride: number, k: number): number =>
       w[0] * data[indices[t] * stride + k] +
@@ -186,7 +178,7 @@ export function draftPicture(figure: Figure, view: View, options: DraftOptions):
     const near = Math.min(1, open / 0.75);
     // What is nearly shut (a pupil, a nostril, between the lips) gets little of the key light either.
     const shut = Math.min(1, open / 0.12);
-    key *= (0.62 + 0.38 * near * near * (3 - 2 * near)) * (0.25 + 0.75 * shut);
+    key *= (0.62 + 0.38 * near * near * (3 - 2 * near)) * (0.06 + 0.94 * shut * shut);
     const skyward = 0.5 + 0.5 * n[1];
     const dark = open * open;
     const isProp = indices[t] >= scene.figureVertices;
@@ -200,19 +192,16 @@ export function draftPicture(figure: Figure, view: View, options: DraftOptions):
     sum[o + 3] += weight;
     return there;
   };
-  // Behind what fades the solid part of the figure shows.
-  const solid = figure.part ? solidOnly(scene) : undefined;
-  const behind = solid && rasterize(camera, solid, projected);
+  // Behind what fades the next surface shows.
+  const behind = figure.part && rasterize(camera, scene, projected, depth).triangle;
   for (let y = 0; y < height * SAMPLES; y++)
     for (let x = 0; x < width * SAMPLES; x++) {
       const o = (Math.floor(y / SAMPLES) * width + Math.floor(x / SAMPLES)) * 4;
       const t = triangle[y * camera.width + x];
       if (t < 0) continue;
-      const there = shade(scene.indices, t, x + 0.5, y + 0.5, o, 1);
-      const through = there < 0.99 && behind ? behind.triangle[y * camera.width + x] : -1;
-      // Its own triangle is no other.
-      const other = through >= 0 && solid && [0, 1, 2].some((k) => solid.indices[through + k] !== scene.indices[t + k]);
-      if (other) shade(solid.indices, through, x + 0.5, y + 0.5, o, 1 - there);
+      const there = shade(t, x + 0.5, y + 0.5, o, 1);
+      if (there < 0.99 && behind && behind[y * camera.width + x] >= 0)
+        shade(behind[y * camera.width + x], x + 0.5, y + 0.5, o, 1 - there);
     }
   if (ground)
     for (let y = 0; y < height; y++)

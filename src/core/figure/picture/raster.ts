@@ -100,11 +100,18 @@ export interface DepthPicture {
   triangle: Int32Array;
 }
 
-/** Depth-buffer rasterization; pixels are sampled at their middles. Faces turned away are drawn too, so that holes cannot leak. */
+/** A second surface lies this far behind the first, head heights. */
+const BEHIND = 0.15;
+
+/**
+ * Depth-buffer rasterization; pixels are sampled at their middles. Faces turned away are drawn too, so that holes cannot leak.
+ * @param beyond Depths of what is looked through: only faces turned to the eye and behind them are seen.
+ */
 export function rasterize(
   camera: Camera,
   { positions, indices }: Triangles,
   projected = projectAll(camera, positions),
+  beyond?: Float32Array,
 ): DepthPicture {
   const { width, height, parallel } = camera;
   const depth = new Float32Array(width * height).fill(Infinity);
@@ -121,7 +128,7 @@ export function rasterize(
     const cx = v[c];
     const cy = v[c + 1];
     const area = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay);
-    if (area === 0) continue;
+    if (area === 0 || (beyond && area > 0)) continue;
     const x0 = Math.max(0, Math.ceil(Math.min(ax, bx, cx) - 0.5));
     const x1 = Math.min(width - 1, Math.floor(Math.max(ax, bx, cx) - 0.5));
     const y0 = Math.max(0, Math.ceil(Math.min(ay, by, cy) - 0.5));
@@ -146,7 +153,7 @@ export function rasterize(
         if (wa < 0 || wb < 0 || wc < -1e-9) continue;
         const q = wa * da + wb * db + wc * dc;
         const d = parallel ? q : 1 / q;
-        if (d < depth[o]) {
+        if (d < depth[o] && (!beyond || d > beyond[o] + BEHIND)) {
           depth[o] = d;
           triangle[o] = t;
         }

@@ -136,19 +136,19 @@ const HEADS = {
 } as const satisfies Record<string, PartPose>;
 
 const HANDS = {
-  'hand-fist': hand('Fist', 1, { curl: 0.94, spread: 0.1, thumb: 0.9 }),
+  'hand-fist': hand('Fist', 1, { curls: [1.1, 1.13, 1.16, 1.2], spread: 0.1, over: 1 }),
   'hand-flat': hand('Hand held flat', 1, { curl: 0.02, spread: 0.3, thumb: 0.2 }),
   'hand-open': hand('Open palm', 2, { curl: 0.08, spread: 0.9, thumb: 0.05 }),
   'hand-relaxed': hand('Relaxed hand', 2, { curls: [0.24, 0.3, 0.37, 0.44], spread: 0.3, thumb: 0.38 }),
-  'hand-pointing': hand('Pointing', 2, { curls: [0.02, 0.8, 0.86, 0.9], spread: 0.2, thumb: 0.72 }),
-  'hand-two-fingers': hand('Two fingers raised', 3, { curls: [0.02, 0.02, 0.84, 0.88], spread: 0.9, thumb: 0.85 }),
-  'hand-thumb-up': hand('Thumb up', 2, { curl: 0.92, spread: 0.1, thumb: -0.35 }),
+  'hand-pointing': hand('Pointing', 2, { curls: [0.02, 1.06, 1.1, 1.14], spread: 0.2, over: 0.95 }),
+  'hand-two-fingers': hand('Two fingers raised', 3, { curls: [0.02, 0.02, 1.06, 1.1], spread: 0.9, over: 1 }),
+  'hand-thumb-up': hand('Thumb up', 2, { curls: [1.08, 1.1, 1.13, 1.16], spread: 0.1, thumb: -0.35 }),
   'hand-cupped': hand('Cupped hand', 3, { curls: [0.4, 0.42, 0.44, 0.46], spread: 0.02, thumb: 0.55 }),
   'hand-spread': hand('Fingers spread wide', 3, { curl: -0.06, spread: 1.6, thumb: -0.2 }),
   'hand-pinching': hand('Pinching', 3, { curls: [0.52, 0.5, 0.26, 0.22], spread: 0.4, thumb: 0.85 }),
   'hand-beckoning': hand('Beckoning', 3, { curls: [0.3, 0.62, 0.7, 0.76], spread: 0.3, thumb: 0.4 }),
   'hand-tense': hand('Tense, like a claw', 4, { curls: [0.46, 0.44, 0.46, 0.5], spread: 1.3, thumb: 0.05 }),
-  'hand-counting-three': hand('Three fingers raised', 3, { curls: [0.02, 0.02, 0.04, 0.9], spread: 0.9, thumb: 0.95 }),
+  'hand-counting-three': hand('Three fingers raised', 3, { curls: [0.02, 0.02, 0.04, 1.02], spread: 0.9, over: 1 }),
   'hand-around-a-staff': hand(
     'Around a staff',
     3,
@@ -185,7 +185,7 @@ const HANDS = {
       props: [{ kind: 'pole', hand: 'L', above: 0.3, below: 0.3, r: 0.05 }],
     },
   ),
-  'hand-hanging-fist': hanging('Fist at the side', 2, { curl: 0.92, spread: 0.1, thumb: 0.9 }),
+  'hand-hanging-fist': hanging('Fist at the side', 2, { curls: [1.08, 1.12, 1.15, 1.2], spread: 0.1, over: 1 }),
   'hand-hanging-open': hanging('Fingers spread, hanging', 3, { curl: 0.05, spread: 1.1, thumb: 0.05 }),
 } as const satisfies Record<string, PartPose>;
 

@@ -1,7 +1,7 @@
 import { handPoint } from '../skeleton/handPoint';
 import type { Rig } from '../skeleton/kinematics';
 import type { Place, Prop } from '../skeleton/pose';
-import { onBone, REST, type Side } from '../skeleton/skeleton';
+import { onBone, REST, type Side, sideSign } from '../skeleton/skeleton';
 import {
   aboutY,
   add,
@@ -20,6 +20,9 @@ import {
 export type Solid =
   | { shape: 'box'; center: Vec3; half: Vec3; rot: Quat }
   | { shape: 'bar'; from: Vec3; to: Vec3; r0: number; r1: number };
+
+/** Of a pole that a hand closes round, head heights: the middle of a grip is where its axis is. */
+const POLE_RADIUS = 0.055;
 
 const bar = (from: Vec3, to: Vec3, r0: number, r1 = r0): Solid => ({ shape: 'bar', from, to, r0, r1 });
 
@@ -53,10 +56,11 @@ export function propSolids(props: readonly Prop[], rig: Rig): Solid[] {
       }
       case 'pole': {
         const axis = normalize(gripAxis(prop.hand));
-        const middle = grip(prop.hand);
-        return [
-          bar(sub(middle, scale(axis, prop.below * k)), add(middle, scale(axis, prop.above * k)), prop.r ?? 0.055),
-        ];
+        const r = prop.r ?? POLE_RADIUS;
+        // What is thicker lies on the palm too, and so has its middle farther out.
+        const outward = rotate(rig.rot[`hand.${prop.hand}`], [-sideSign(prop.hand), 0, 0]);
+        const middle = add(grip(prop.hand), scale(outward, r - POLE_RADIUS));
+        return [bar(sub(middle, scale(axis, prop.below * k)), add(middle, scale(axis, prop.above * k)), r)];
       }
       case 'bar':
         return [bar(at(prop.from), at(prop.to), prop.r)];

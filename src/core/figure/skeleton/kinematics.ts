@@ -23,6 +23,7 @@ import {
   rotationBetween,
   rotationFromBasis,
   scale,
+  slerp,
   sub,
   type Vec3,
 } from './vector';
@@ -68,7 +69,9 @@ function girdleRotation(raise: number, azimuth: number, extra: [number, number],
 
 const spineRotation = ([flex, side, twist]: Vec3): Quat => quatProduct(aboutY(twist), aboutZ(-side), aboutX(flex));
 
-function setFingers(local: Record<string, Quat>, side: Side, shape: HandShape): void {
+/** Local rotations of a hand's fingers and thumb. */
+export function handRotations(shape: HandShape, side: Side): Record<string, Quat> {
+  const local: Record<string, Quat> = {};
   const sign = sideSign(side);
   const spread = shape.spread ?? 0.3;
   ['f1', 'f2', 'f3', 'f4'].forEach((finger, i) => {
@@ -84,10 +87,34 @@ function setFingers(local: Record<string, Quat>, side: Side, shape: HandShape): 
   local[`th0.${side}`] = quatMul(aboutX(-8 + 34 * thumb), aboutZ(-26 * thumb * sign));
   local[`th1.${side}`] = quatMul(aboutX(2 + 10 * thumb), aboutZ(-22 * thumb * sign));
   local[`th2.${side}`] = quatMul(aboutX(4 + 16 * thumb), aboutZ(-26 * thumb * sign));
+  if (shape.over !== undefined) layOver(local, side, shape.over);
+  return local;
+}
+
+/** Directions of a left thumb's segments laid over bent fingers, in the hand's own space, and how far each turns about itself, degrees. */
+const OVER: readonly (readonly [direction: Vec3, turn: number])[] = [
+  [[-0.6, -0.74, 0.32], 0],
+  [[-0.42, -0.6, -0.68], 0],
+  [[0.1, -0.3, -0.95], 0],
+];
+
+/** Lay a thumb over the fingers, as far as `share` says. */
+function layOver(local: Record<string, Quat>, side: Side, share: number): void {
+  const sign = sideSign(side);
+  const { p } = FINGERS.th;
+  const mirrored = ([x, y, z]: Vec3): Vec3 => [x * sign, y, z];
+  let before: Quat = IDENTITY;
+  OVER.forEach(([direction, turn], i) => {
+    const along = normalize(mirrored(sub(p[i + 1], p[i])));
+    const here = quatMul(rotationBetween(along, normalize(mirrored(direction))), axisAngle(along, turn * RAD_PER_DEG * sign));
+    const bone = `th${String(i)}.${side}`;
+    local[bone] = slerp(local[bone], quatMul(conjugate(before), here), share);
+    before = here;
+  });
 }
 
 /** Recompute world positions and rotations from the local rotations. */
-function propagate(rig: Rig): void {
+export function propagate(rig: Rig): void {
   for (const bone of BONES) {
     const { parent } = REST[bone];
     if (parent === null) {
@@ -149,7 +176,7 @@ function localRotations(pose: Pose, build: Build): Record<string, Quat> {
     local[`farm.${side}`] = aboutX(-flex);
     const wrist = pose[`wr${side}`] ?? [0, 0];
     local[`hand.${side}`] = quatProduct(aboutY(-pronation * sign), aboutZ(-wrist[0] * sign), aboutX(-wrist[1]));
-    setFingers(local, side, pose[`hand${side}`] ?? { curl: 0.25 });
+    Object.assign(local, handRotations(pose[`hand${side}`] ?? { curl: 0.25 }, side));
     local[`thigh.${side}`] = ballRotation(pose[`hip${side}`] ?? [3, 90, 6], sign);
     local[`calf.${side}`] = aboutX(pose[`kn${side}`] ?? 2);
     const ankle = pose[`an${side}`] ?? [0, 0];

@@ -6,6 +6,8 @@ export interface HandShape {
   spread?: number;
   /** 0 away from the palm to 1 across it. */
   thumb?: number;
+  /** The thumb laid over the bent fingers: 0 as `thumb` says, 1 all the way. */
+  over?: number;
   /** Curl of each finger, index first. */
   curls?: number[];
 }
@@ -14,8 +16,8 @@ export interface HandShape {
 export const HAND = {
   relaxed: { curls: [0.22, 0.28, 0.34, 0.4], thumb: 0.35 },
   open: { curl: 0.04, spread: 0.8, thumb: 0.05 },
-  fist: { curl: 0.92, spread: 0.1, thumb: 0.85 },
-  pointing: { curls: [0.02, 0.78, 0.85, 0.9], spread: 0.2, thumb: 0.7 },
+  fist: { curls: [1.08, 1.12, 1.15, 1.2], spread: 0.1, over: 1 },
+  pointing: { curls: [0.02, 1.06, 1.1, 1.14], spread: 0.2, over: 0.95 },
   gripping: { curls: [0.62, 0.66, 0.7, 0.74], spread: 0.15, thumb: 0.8 },
   flat: { curl: 0.03, spread: 0.35, thumb: 0.15 },
   holding: { curls: [0.35, 0.38, 0.42, 0.46], spread: 0.4, thumb: 0.5 },

@@ -9,9 +9,14 @@ export interface SolidForms {
   normals: Float32Array;
   indices: Uint32Array;
   parts: Uint8Array;
+  /** Which face of which solid each vertex belongs to; an egg has eight, by its middle lines. */
+  labels: Uint16Array;
 }
 
 const AROUND = 28;
+
+/** Whole numbers from one to another, both of them in it. */
+const range = (from: number, to: number): number[] => Array.from({ length: to - from + 1 }, (_, i) => from + i);
 
 /** Build the solids of a posed skeleton, with the widths of its build; head heights. */
 export function solidForms(rig: Rig): SolidForms {
@@ -19,37 +24,49 @@ export function solidForms(rig: Rig): SolidForms {
   const normals: number[] = [];
   const indices: number[] = [];
   const parts: number[] = [];
+  const labels: number[] = [];
+  /** The face that vertices are made for. */
+  let label = 0;
   const at = (bone: string, offset: Vec3): Vec3 => add(rig.pos[bone], rotate(rig.rot[bone], offset));
   const vertex = (p: Vec3, n: Vec3, part: Part): number => {
     positions.push(...p);
     normals.push(...normalize(n));
     parts.push(partNumber(part));
+    labels.push(label);
     return parts.length - 1;
   };
-  const grid = (rows: number[][]): void => {
+  const quads = (rows: number[][], columns: number): void => {
     for (let i = 0; i + 1 < rows.length; i++)
-      for (let j = 0; j < rows[i].length; j++) {
+      for (let j = 0; j < columns; j++) {
         const k = (j + 1) % rows[i].length;
         indices.push(rows[i][j], rows[i + 1][j], rows[i + 1][k], rows[i][j], rows[i + 1][k], rows[i][k]);
       }
   };
+  /** Rows that go all around, and rows with two ends. */
+  const grid = (rows: number[][]): void => quads(rows, rows[0].length);
+  const sheet = (rows: number[][]): void => quads(rows, rows[0].length - 1);
   /** A ball drawn out along a bone's axes; `taper` makes its upper end narrower. */
   const egg = (bone: string, center: Vec3, [a, b, c]: Vec3, part: Part, taper = 0): void => {
-    const rows = Array.from({ length: 19 }, (_, i) =>
-      Array.from({ length: AROUND }, (_v, j) => {
-        const theta = (Math.PI * i) / 18;
-        const phi = (2 * Math.PI * j) / AROUND;
-        const y = Math.cos(theta);
-        const narrow = 1 - taper * Math.max(0, y);
-        const d: Vec3 = [Math.sin(theta) * Math.sin(phi) * narrow, y, Math.sin(theta) * Math.cos(phi) * narrow];
-        return vertex(
-          at(bone, add(center, [a * d[0], b * d[1], c * d[2]])),
-          rotate(rig.rot[bone], [d[0] / a, d[1] / b, d[2] / c]),
-          part,
-        );
-      }),
-    );
-    grid(rows);
+    const on = (i: number, j: number): number => {
+      const theta = (Math.PI * i) / 18;
+      const phi = (2 * Math.PI * j) / AROUND;
+      const y = Math.cos(theta);
+      const narrow = 1 - taper * Math.max(0, y);
+      const d: Vec3 = [Math.sin(theta) * Math.sin(phi) * narrow, y, Math.sin(theta) * Math.cos(phi) * narrow];
+      return vertex(
+        at(bone, add(center, [a * d[0], b * d[1], c * d[2]])),
+        rotate(rig.rot[bone], [d[0] / a, d[1] / b, d[2] / c]),
+        part,
+      );
+    };
+    // Eight pieces, parted by the middle lines that show which way it is turned.
+    for (const top of [0, 9])
+      for (let quarter = 0; quarter < 4; quarter++) {
+        label++;
+        const [from, to] = [(quarter * AROUND) / 4, ((quarter + 1) * AROUND) / 4];
+        const rows = range(top, top + 9).map((i) => range(from, to).map((j) => on(i, j)));
+        sheet(rows);
+      }
   };
   const cylinder = (from: Vec3, to: Vec3, r0: number, r1: number, part: Part): void => {
     const axis = normalize(sub(to, from));
@@ -61,12 +78,15 @@ export function solidForms(rig: Rig): SolidForms {
         const out = add(scale(u, Math.cos(phi)), scale(v, Math.sin(phi)));
         return vertex(add(p, scale(out, r)), n ?? out, part);
       });
+    label++;
     grid([ring(to, r1), ring(from, r0)]);
     for (const [p, r, n] of [
       [from, r0, scale(axis, -1)],
       [to, r1, axis],
-    ] as const)
+    ] as const) {
+      label++;
       grid(n === axis ? [ring(p, 0, n), ring(p, r, n)] : [ring(p, r, n), ring(p, 0, n)]);
+    }
   };
   const box = (bone: string, center: Vec3, half: Vec3, part: Part, taper = 1): void => {
     for (let axis = 0; axis < 3; axis++)
@@ -86,6 +106,7 @@ export function solidForms(rig: Rig): SolidForms {
           if (o[1] < 0) o[0] *= taper;
           return o;
         });
+        label++;
         const n: Vec3 = [0, 0, 0];
         n[axis] = sign;
         const own = corners.map((o) => vertex(at(bone, add(center, o)), rotate(rig.rot[bone], n), part));
@@ -148,5 +169,6 @@ export function solidForms(rig: Rig): SolidForms {
     normals: Float32Array.from(normals),
     indices: Uint32Array.from(indices),
     parts: Uint8Array.from(parts),
+    labels: Uint16Array.from(labels),
   };
 }
