@@ -10,7 +10,7 @@ import { type FineSurface, fineSurface, type Levels } from './fineSurface';
 import { type Graph, graphOf, quadNormals } from './graph';
 import { growHair, type Hair } from './hair';
 import { HAIR, HAIR_STYLES } from './hairStyles';
-import { meshParts } from './meshParts';
+import { meshParts, meshSegments } from './meshParts';
 import { findMuscles, type Muscles } from './muscles';
 import { once } from './once';
 import { picked } from './picked';
@@ -66,8 +66,8 @@ const FOUND_ON: BuildName = 'masc';
 
 /** Planes that a whole body, a part and hair are gathered into, and how many more head, hands and feet ask for. */
 const WHOLE_PLANES = 360;
-const PART_PLANES = 150;
-const HAIR_PLANES = 36;
+const PART_PLANES = 190;
+const HAIR_PLANES = 110;
 const SMALL_FORMS = 5;
 
 /**
@@ -102,6 +102,7 @@ export function bodyKit(bytes: Uint8Array): BodyKit {
     };
   });
   const places = once((of: BuildName): Places => findPlaces(mesh, builds[of], restTurns(builds[of])));
+  const segments = meshSegments(mesh);
   const facets = once((part: ShownPart | 'whole'): Facets => {
     const { vertices, quads } = region(part);
     const weight = PARTS.map((name) => (/^(head|hand|foot)/.test(name) ? SMALL_FORMS : 1));
@@ -110,11 +111,12 @@ export function bodyKit(bytes: Uint8Array): BodyKit {
       quads,
       part === 'whole' ? WHOLE_PLANES : PART_PLANES,
       (face) => weight[parts[vertices[quads[face * 4]]]],
+      (face) => segments[vertices[quads[face * 4]]],
     );
   });
   const hairFacets = once((name: BuildName): Facets | undefined => {
     const { hair } = sitter(name);
-    return hair && facetsOf(hair.rest, hair.quads, HAIR_PLANES, () => 1);
+    return hair && facetsOf(hair.rest, hair.quads, HAIR_PLANES, () => 1, () => 0);
   });
   const members = PARTS.map((_, part) =>
     Uint32Array.from({ length: mesh.firstEye }, (_value, v) => v).filter((v) => parts[v] === part),

@@ -2,6 +2,7 @@ import type { Side } from '../skeleton/skeleton';
 import { clamp, dot, sub, type Vec3 } from '../skeleton/vector';
 import type { BodyMesh, MeshBuild } from './bodyPack';
 import { MESH_BONES } from './meshBones';
+import { heaviestBones } from './meshParts';
 import { once } from './once';
 import { type Subdivision, subdivisionOf } from './subdivide';
 
@@ -82,16 +83,9 @@ function fadeOf(part: ShownPart, build: MeshBuild, bones: readonly string[]): (v
 /**
  * Cut a part out of the mesh, by how one resting build lies; it is the same piece of everybody.
  */
-export function regionOf(
-  { vertexCount, quads, skinBones, skinWeights }: BodyMesh,
-  build: MeshBuild,
-  part: ShownPart,
-): Region {
-  const bones = Array.from({ length: vertexCount }, (_, v) => {
-    let best = v * 4;
-    for (let k = v * 4 + 1; k < v * 4 + 4; k++) if (skinWeights[k] > skinWeights[best]) best = k;
-    return MESH_BONES[skinBones[best]];
-  });
+export function regionOf(mesh: BodyMesh, build: MeshBuild, part: ShownPart): Region {
+  const { vertexCount, quads } = mesh;
+  const bones = Array.from(heaviestBones(mesh), (bone) => MESH_BONES[bone]);
   const fade = fadeOf(part, build, bones);
   const there = Float32Array.from({ length: vertexCount }, (_, v) => fade(v));
   const place = new Int32Array(vertexCount).fill(-1);
