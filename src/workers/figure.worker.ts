@@ -2,6 +2,8 @@ import * as Comlink from 'comlink';
 import { type Appearance, appearanceKey, shownAs, STUDIO } from '@/core/figure/picture/appearance';
 import type { View } from '@/core/figure/picture/view';
 import { BUILDS } from '@/core/figure/skeleton/builds';
+import type { HandleId } from '@/core/figure/skeleton/moveJoint';
+import type { Vec3 } from '@/core/figure/skeleton/vector';
 import { draftPicture, type Pixels } from '@/core/figure/picture/draft';
 import { type AnswerKey, answerKey } from '@/core/figure/facts/answerKey';
 import type { Point } from '@/core/figure/facts/actionLine';
@@ -14,6 +16,7 @@ import { type FigureFacts, figureFacts, parseFigureReference, poseOf } from '@/c
 import type { FigureReference } from '@/core/figure/catalogue/referenceId';
 import { loadBody } from './bodyFile';
 import { renderFigure } from './figureRenderer';
+import { type Held, type Hold, holdFigure } from './heldFigure';
 import { liveFigure, type LiveFigure } from './liveFigure';
 
 function referenceOf(id: string): FigureReference {
@@ -48,6 +51,27 @@ let live: LiveFigure | undefined;
 let turning = { shows: '', fineness: COARSE };
 /** A frame drawn within this leaves time for a finer figure, milliseconds. */
 const FAST_MS = 14;
+
+let held: Hold | undefined;
+/** While it is moved, a figure is shaded from few directions: a hand does not wait. */
+const MOVING: Fineness = { levels: 0, directions: 6 };
+
+/** Do something to what is held, and show it. */
+async function showHeld(act: (hold: Hold) => string | undefined, appearance: Appearance): Promise<Held> {
+  if (!held) throw new Error('nothing is held');
+  const told = act(held);
+  const reference = held.reference();
+  const figure = referenceFigure(await loadBody(), reference, MOVING, shownAs(appearance));
+  drawHeld(held, figure, appearance);
+  return held.see(figure, told);
+}
+
+/** Draw what is held, where it can be drawn live. */
+function drawHeld(hold: Hold, figure: Figure, appearance: Appearance): void {
+  turning = { shows: '', fineness: COARSE };
+  live?.put(figure, appearance);
+  live?.turn(hold.reference().view, hold.frame);
+}
 
 const api = {
   /** A first look, drawn without a graphics card: WebP with a transparent ground. */
@@ -98,6 +122,31 @@ const api = {
     }
     return tookMs;
   },
+  /**
+   * Take hold of a figure: it can be moved from now on, seen as it is seen now.
+   * @param size Of the canvas it is shown in, pixels.
+   * @param draw Whether it is drawn live, framed as it lies now.
+   */
+  async hold(
+    id: string,
+    appearance: Appearance,
+    size: { width: number; height: number },
+    draw: boolean,
+  ): Promise<Held> {
+    const reference = referenceOf(id);
+    const figure = await meshed(reference, COARSE, appearance);
+    held = holdFigure(reference, figure, appearance.covered, size);
+    if (draw) drawHeld(held, figure, appearance);
+    return held.see(figure);
+  },
+  /** Move a handle of what is held to a point of the canvas, and draw it where it can be drawn live. */
+  dragHeld: (handle: HandleId, x: number, y: number, balanced: boolean, appearance: Appearance): Promise<Held> =>
+    showHeld((hold) => hold.drag(handle, x, y, balanced), appearance),
+  /** The same by steps across the view, up it and toward the eye, head heights. */
+  nudgeHeld: (handle: HandleId, by: Vec3, balanced: boolean, appearance: Appearance): Promise<Held> =>
+    showHeld((hold) => hold.nudge(handle, by, balanced), appearance),
+  /** Bring what is held to rest. */
+  settleHeld: (appearance: Appearance): Promise<Held> => showHeld((hold) => hold.settle(), appearance),
   /** What a teacher would draw over a figure, and what is known of it in sentences. */
   async read(
     id: string,

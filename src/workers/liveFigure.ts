@@ -13,29 +13,21 @@ import type { Figure } from '@/core/figure/figure';
 import type { Appearance } from '@/core/figure/picture/appearance';
 import { marginsFor, sceneOf, shownPositions } from '@/core/figure/picture/draft';
 import { paintOf, towardLight } from '@/core/figure/picture/light';
-import { type Frame, frameFigure, type View } from '@/core/figure/picture/view';
+import { contained, type Frame, frameFigure, type View } from '@/core/figure/picture/view';
 import { disposeAll, figureMaterials, groundOf, linear, sceneMesh, shadowExtent, sortFading } from './figureRenderer';
 
 /** A figure that turns while it is dragged. */
 export interface LiveFigure {
   /** What is turned from now on. */
   put: (figure: Figure, appearance: Appearance) => void;
-  /** Draw it as seen from there. @returns How long that took, milliseconds. */
-  turn: (view: View) => number;
+  /** Draw it as seen from there, framed anew or as it was. @returns How long that took, milliseconds. */
+  turn: (view: View, framed?: Frame) => number;
   resize: (width: number, height: number) => void;
   close: () => void;
 }
 
 /** A frame that takes longer than this is too slow to follow a hand: shadows and half of the pixels go, milliseconds. */
 const SLOW_MS = 45;
-
-/** The frame widened or heightened to the canvas, as a picture is contained in its place. */
-function contained({ left, right, top, bottom, ...rest }: Frame, aspect: number): Frame {
-  const [width, height] = [right - left, top - bottom];
-  const wider = Math.max(0, height * aspect - width) / 2;
-  const higher = Math.max(0, width / aspect - height) / 2;
-  return { ...rest, left: left - wider, right: right + wider, top: top + higher, bottom: bottom - higher };
-}
 
 /**
  * Draw a figure live into a canvas.
@@ -97,11 +89,12 @@ export function liveFigure(canvas: OffscreenCanvas, ratio: number): LiveFigure {
       scene.add(key, key.target, ...groundOf(figure, look, pixels));
       shown = { mesh, points: shownPositions(parts), figure, appearance, middle };
     },
-    turn(view) {
+    turn(view, framed) {
       if (!scene || !shown || !key) return 0;
       const from = performance.now();
       const { mesh, figure, appearance, points, middle } = shown;
-      const frame = contained(frameFigure(points, view, marginsFor(figure, true)), size.width / size.height);
+      const frame =
+        framed ?? contained(frameFigure(points, view, marginsFor(figure, true)), size.width / size.height);
       sortFading(mesh, frame.eye);
       camera.position.set(...frame.eye);
       camera.lookAt(...frame.target);

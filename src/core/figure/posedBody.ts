@@ -119,7 +119,7 @@ export function poseBody(kit: BodyKit, pose: Pose, build: Build): PosedBody {
   const hair = sitter.hair
     ? skinned(sitter.hair, { ...sitter.build, rest: sitter.hair.rest }, bones)
     : new Float32Array();
-  if (!standsOnTarget(pose)) {
+  if (!standsOnTarget(pose) && !(pose.joints && pose.support !== undefined)) {
     let low = Infinity;
     for (let i = 1; i < p.length; i += 3) low = Math.min(low, p[i]);
     const groundY = low + (pose.sink ?? 0.02);

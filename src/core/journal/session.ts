@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { LONGEST_REFERENCE_ID } from '../figure/catalogue/referenceId';
 import { momentSchema } from '../moment';
 import { runLogSchema, sessionMsSchema } from '../clock/log';
 import { planSchema } from '../practice/plan/schema';
@@ -48,7 +49,7 @@ export const pageSchema = z.object({
   /** How a reference was last laid over it: its top left corner and its width, as shares of the page's width and height. */
   laid: z.optional(
     z.object({
-      referenceId: z.string().check(z.maxLength(200)),
+      referenceId: z.string().check(z.maxLength(LONGEST_REFERENCE_ID)),
       x: z.number().check(z.minimum(-3), z.maximum(3)),
       y: z.number().check(z.minimum(-3), z.maximum(3)),
       width: z.number().check(z.minimum(0.02), z.maximum(10)),

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { LONGEST_REFERENCE_ID } from '../figure/catalogue/referenceId';
 import { momentSchema } from '../moment';
 
 const share = z.number().check(z.minimum(0), z.maximum(1));
@@ -10,7 +11,7 @@ export const MIN_ZOOM = 0.1;
 /** How a reference was seen last, and where it was begun: remembered per picture, the picture itself is untouched. */
 export const viewingSchema = z.object({
   /** The reference's id. */
-  id: z.string().check(z.minLength(1), z.maxLength(200)),
+  id: z.string().check(z.minLength(1), z.maxLength(LONGEST_REFERENCE_ID)),
   zoom: z.number().check(z.minimum(MIN_ZOOM), z.maximum(MAX_ZOOM)),
   /** Shift of its middle, as shares of its shown size. */
   panX: z.number().check(z.minimum(-1), z.maximum(1)),

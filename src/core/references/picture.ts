@@ -1,6 +1,7 @@
 import * as z from 'zod/mini';
 import { momentSchema } from '../moment';
 import type { Family } from '../figure/catalogue/families';
+import { LONGEST_REFERENCE_ID } from '../figure/catalogue/referenceId';
 import { factValuesSchema } from './facts';
 import { querySchema } from './query';
 
@@ -9,7 +10,7 @@ const id = z.string().check(z.regex(/^[A-Za-z0-9-]{1,64}$/));
 /** A figure kept in a set, with what it is chosen by. */
 const setFigureSchema = z.object({
   /** A figure reference id. */
-  id: z.string().check(z.startsWith('figure/'), z.maxLength(200)),
+  id: z.string().check(z.startsWith('figure/'), z.maxLength(LONGEST_REFERENCE_ID)),
   name: z.string().check(z.minLength(1), z.maxLength(120)),
   viewName: z.optional(z.string().check(z.maxLength(40))),
   facing: z.optional(z.enum(['left', 'right', 'toward you', 'away'])),

@@ -1,4 +1,4 @@
-import { ArrowDown, ArrowUp, FlipHorizontal2, RotateCcw, RotateCw, Shuffle } from 'lucide-react';
+import { ArrowDown, ArrowUp, FlipHorizontal2, Hand, RotateCcw, RotateCw, Shuffle } from 'lucide-react';
 import { BUILD_NAMES, BUILD_WORDS, type BuildName } from '@/core/figure/skeleton/buildNames';
 import type { FigureReference } from '@/core/figure/catalogue/referenceId';
 import { LENS, RAISE_DEG, TURN_DEG } from './views';
@@ -17,12 +17,15 @@ export function CameraControls({
   onAnother,
   onMirror,
   onBuild,
+  onMoveJoints,
 }: {
   reference: FigureReference;
   onMove: (by: { turnDeg?: number; raiseDeg?: number; lensDeg?: number }) => void;
   onAnother: () => void;
   onMirror: () => void;
   onBuild: (build: BuildName) => void;
+  /** Take hold of its joints; missing for what has none to move. */
+  onMoveJoints: (() => void) | undefined;
 }) {
   const button = 'btn-quiet btn max-sm:h-14 max-sm:min-w-14';
   const { lensDeg } = reference.view;
@@ -77,6 +80,11 @@ export function CameraControls({
             ))}
           </select>
         </label>
+        {onMoveJoints && (
+          <button type="button" className={button} onClick={onMoveJoints}>
+            <Hand size={17} aria-hidden /> Move joints <kbd className="kbd kbd-sm max-sm:hidden">J</kbd>
+          </button>
+        )}
         <button type="button" className={button} onClick={onAnother}>
           <Shuffle size={17} aria-hidden /> Another view <kbd className="kbd kbd-sm max-sm:hidden">N</kbd>
         </button>

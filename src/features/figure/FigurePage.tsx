@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { toastProblem } from '@/ui/toast/toast';
+import { toast, toastProblem } from '@/ui/toast/toast';
 import type { Appearance } from '@/core/figure/picture/appearance';
 import {
   figureReferenceId,
@@ -13,6 +13,8 @@ import {
 import { knownFacts } from '@/core/figure/catalogue/catalogue';
 import { durationWords } from '@/core/practice/time/duration';
 import { singlePosePlan } from '@/core/practice/plan/singlePose';
+import { storageProblem } from '@/storage/problems';
+import { keepOwnPose } from '@/storage/references/ownPoses';
 import { useIsHidden } from '@/storage/references/hiddenReference';
 import { useStart } from '@/storage/hooks/useStart';
 import { useCovered } from '@/storage/hooks/useCovered';
@@ -28,6 +30,9 @@ import { LightAndLook } from './LightAndLook';
 import { FRESH, loadPageState, type PageState, savePageState } from './pageState';
 import { SaveFigure } from './SaveFigure';
 import { useFigure } from './useFigure';
+import { HandleLayer } from './HandleLayer';
+import { MoveBar } from './MoveBar';
+import { useJoints } from './useJoints';
 import { useFormLines } from './useFormLines';
 import { useLiveTurn } from './useLiveTurn';
 import { anotherView, moved, RAISE_DEG, sameView, TURN_DEG, viewFrom } from './views';
@@ -73,6 +78,7 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
     if (!liveView || figure.busy) return;
     if (sameView(liveView, view)) endLive();
   }, [liveView, figure.busy, view, endLive]);
+  const joints = useJoints(canvas, live, reference, appearance, setReference);
   const name = figure.reading?.facts.name ?? knownFacts(id)?.name ?? 'Figure';
 
   const change = useCallback(
@@ -132,6 +138,9 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
       ArrowUp: () => change((r) => moved(r, { raiseDeg: RAISE_DEG })),
       ArrowDown: () => change((r) => moved(r, { raiseDeg: -RAISE_DEG })),
       n: () => change(anotherView),
+      j: joints.toggle,
+      undo: () => joints.undo?.(),
+      redo: () => joints.redo?.(),
       m: mirror,
     };
     const onSlider = (target as HTMLElement).matches('input[type=range]') && key.startsWith('Arrow');
@@ -140,6 +149,12 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
     return true;
   });
 
+  const keepPose = (called: string): void => {
+    keepOwnPose(id, called).then(
+      () => toast(`Kept as “${called}” under Poses, in the set “Own poses”.`),
+      (error: unknown) => toastProblem(storageProblem(error)),
+    );
+  };
   const drawNow = (drawMs: number): void => {
     unlockSound();
     leaving.current = true;
@@ -159,13 +174,28 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
           live={live}
           onLook={(by) => live.turn(viewFrom(reference.view, by))}
           onLetGo={(by) => setReference((r) => moved(r, by))}
-        />
+        >
+          {joints.on && <HandleLayer holding={joints.holding} />}
+        </FigurePlate>
+        {joints.on && (
+          <MoveBar
+            holding={joints.holding}
+            balanced={joints.balanced}
+            onBalanced={joints.setBalanced}
+            undo={joints.undo}
+            redo={joints.redo}
+            name={name}
+            onKeep={joints.moved ? keepPose : undefined}
+            onDone={joints.toggle}
+          />
+        )}
         <CameraControls
           reference={reference}
           onMove={(by) => change((r) => moved(r, by))}
           onAnother={() => change(anotherView)}
           onMirror={mirror}
           onBuild={(build) => change((r) => ({ ...r, build }))}
+          onMoveJoints={joints.on || figure.reading?.key.part ? undefined : joints.toggle}
         />
       </div>
       <div className="flex flex-col gap-5">

@@ -1,4 +1,4 @@
-import { type PointerEvent, type RefObject, useRef } from 'react';
+import { type PointerEvent, type ReactNode, type RefObject, useRef } from 'react';
 import type { DrawnKey } from '@/core/figure/facts/answerKey';
 import { AnswerKeyOverlay } from '@/ui/answerKey/AnswerKeyOverlay';
 import type { LayerId } from '@/ui/answerKey/layers';
@@ -27,6 +27,7 @@ export function FigurePlate({
   live,
   onLook,
   onLetGo,
+  children,
 }: {
   figure: FigureState;
   /** Borders of planes and solids, as far as they are known. */
@@ -42,6 +43,8 @@ export function FigurePlate({
   onLook: (by: { turnDeg: number; raiseDeg: number; lensDeg: number }) => boolean;
   /** The hand is away: what it turned to stays. */
   onLetGo: (by: { turnDeg: number; raiseDeg: number; lensDeg: number }) => void;
+  /** What lies over it. */
+  children?: ReactNode;
 }) {
   const fingers = useRef(new Map<number, Point>());
   const moved = useRef({ turnDeg: 0, raiseDeg: 0, lensDeg: 0 });
@@ -112,6 +115,7 @@ export function FigurePlate({
       ) : (
         !figure.failed && <div className="h-full w-full skeleton" />
       )}
+      {children}
       {figure.failed && (
         <p role="alert" className="max-w-[40ch] rounded bg-sheet p-3">
           This view could not be made here. Nothing is lost: turn the figure, or go back to Poses and choose another.

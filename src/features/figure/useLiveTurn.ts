@@ -1,6 +1,7 @@
 'use client';
 import { type RefObject, useCallback, useEffect, useRef, useState } from 'react';
 import type { Appearance } from '@/core/figure/picture/appearance';
+import { splitFigureReference } from '@/core/figure/catalogue/referenceId';
 import type { View } from '@/core/figure/picture/view';
 import { type Client, handOver, startFigureWorker } from '@/workers/clients';
 import type { FigureApi } from '@/workers/figure.worker';
@@ -14,6 +15,8 @@ export interface LiveTurn {
   turn: (view: View) => boolean;
   /** The hand has let go and another picture is there. */
   end: () => void;
+  /** Ask the same worker for something else; what it drew meanwhile is shown if it says so. */
+  ask: <T>(work: (api: Client<FigureApi>['api']) => Promise<T>, drawn: boolean) => Promise<T>;
 }
 
 /**
@@ -82,6 +85,18 @@ export function useLiveTurn(canvas: RefObject<HTMLCanvasElement | null>, id: str
     wanted.current = undefined;
     setShows(undefined);
   }, []);
+  const ask = useCallback(
+    async <T,>(work: (api: Client<FigureApi>['api']) => Promise<T>, drawn: boolean): Promise<T> => {
+      prepare();
+      await opened.current;
+      if (!worker.current) throw new Error('no worker');
+      const view = splitFigureReference(now.current.id)?.view;
+      const result = await work(worker.current.api);
+      if (drawn && !cannot.current) setShows(view);
+      return result;
+    },
+    [prepare],
+  );
   // The window may change between two turns.
   useEffect(() => {
     const resized = (): void => {
@@ -91,5 +106,5 @@ export function useLiveTurn(canvas: RefObject<HTMLCanvasElement | null>, id: str
     window.addEventListener('resize', resized);
     return () => window.removeEventListener('resize', resized);
   }, [canvas]);
-  return { shows, prepare, turn, end };
+  return { shows, prepare, turn, end, ask };
 }

@@ -23,6 +23,9 @@ export function splitFigureReference(id: string): FigureReference | undefined {
   return { poseId, build: build as BuildName, view: { azimuthDeg, elevationDeg, lensDeg } };
 }
 
+/** No reference has a longer id: a moved pose of a pose from motion is the longest. */
+export const LONGEST_REFERENCE_ID = 320;
+
 /** Ends the id of a pose seen in a mirror. */
 export const MIRRORED = '~m';
 

@@ -106,6 +106,14 @@ export function frameFigure(positions: Float32Array, view: View, [ml, mr, mt, mb
   return { eye, target, left: x0 - ml * span, right: x1 + mr * span, top: y1 + mt * span, bottom: y0 - mb * span };
 }
 
+/** A frame widened or heightened to another shape, as a picture is contained in its place. @param aspect Width over height. */
+export function contained({ left, right, top, bottom, ...rest }: Frame, aspect: number): Frame {
+  const [width, height] = [right - left, top - bottom];
+  const wider = Math.max(0, height * aspect - width) / 2;
+  const higher = Math.max(0, width / aspect - height) / 2;
+  return { ...rest, left: left - wider, right: right + wider, top: top + higher, bottom: bottom - higher };
+}
+
 export type Facing = 'left' | 'right' | 'toward you' | 'away';
 export type ViewName = 'front' | 'three-quarter' | 'profile' | 'back three-quarter' | 'back';
 

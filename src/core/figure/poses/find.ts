@@ -4,6 +4,7 @@ import { MIRRORED } from '../catalogue/referenceId';
 import type { AuthoredPose } from './author';
 import type { ShownPart } from '../mesh/region';
 import { generatedPose } from './generate';
+import { movedPose } from './movedPose';
 import { PART_POSES } from './partPoses';
 import { POSES } from './poses';
 
@@ -25,8 +26,8 @@ const mirroredPart = (part: ShownPart): ShownPart =>
           : part;
 
 /**
- * The pose an id stands for: an authored one by its slug, `chance.` and a seed, or `joints.` and coded rotations; `~m` after any of
- * them mirrors it.
+ * The pose an id stands for: an authored one by its slug, `chance.` and a seed, `joints.` and coded rotations, or `moved.` and one of
+ * these with what was moved of it; `~m` after any of them mirrors it.
  * @returns undefined when the id means nothing.
  */
 export function findPose(id: string): AuthoredPose | undefined {
@@ -55,5 +56,5 @@ export function findPose(id: string): AuthoredPose | undefined {
       }
     );
   }
-  return Object.hasOwn(authored, id) ? authored[id] : undefined;
+  return Object.hasOwn(authored, id) ? authored[id] : movedPose(id, findPose);
 }

@@ -108,7 +108,7 @@ function thumbRound(rig: Rig, side: Side, shape: HandShape, bar: Bar): Quat[] {
  * Changes the rig's fingers; a finger that does not reach what is held keeps its shape.
  */
 export function closeGrips(rig: Rig, pose: Pose, solids: readonly Solid[]): void {
-  if (pose.joints) return;
+  if (!solids.length) return;
   const bars = solids.filter((solid): solid is Bar => solid.shape === 'bar');
   for (const side of SIDES) {
     const shape = pose[`hand${side}`] ?? {};

@@ -13,6 +13,8 @@ export const CODED_BONES = [
 ] as const;
 
 const BYTES = CODED_BONES.length * 4;
+/** Letters of a coded pose. */
+export const JOINT_CODE_LENGTH = Math.ceil((BYTES * 4) / 3);
 const STEPS = 1023;
 const LARGEST = Math.SQRT1_2;
 
@@ -41,7 +43,7 @@ export function encodeJoints(joints: Readonly<Record<string, readonly number[]>>
 
 /** The inverse; undefined for anything that is not such a text. */
 export function decodeJoints(text: string): Record<string, Quat> | undefined {
-  if (!/^[\w-]+$/.test(text) || text.length !== Math.ceil((BYTES * 4) / 3)) return undefined;
+  if (!/^[\w-]+$/.test(text) || text.length !== JOINT_CODE_LENGTH) return undefined;
   const binary = atob(text.replaceAll('-', '+').replaceAll('_', '/'));
   const view = new DataView(Uint8Array.from(binary, (c) => c.charCodeAt(0)).buffer);
   return Object.fromEntries(

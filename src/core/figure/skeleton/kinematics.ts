@@ -256,8 +256,13 @@ function kneeling(
   return { pos, pole: sub(off, scale(line, dot(off, line))), rot: [tucked ? 62 : 152, shin + 180, 0] };
 }
 
-/** The girdle follows the arm: reach, derive the girdle's rotation from where the arm went, reach again. */
-function reachWithGirdle(rig: Rig, limb: 'armL' | 'armR', target: LimbTarget, pose: Pose): void {
+/** The girdle follows the arm: reach, derive the girdle's rotation from where the arm went, reach again. Changes the rig. */
+export function reachWithGirdle(
+  rig: Rig,
+  limb: 'armL' | 'armR',
+  target: LimbTarget,
+  pose: Pick<Pose, 'clavL' | 'clavR'>,
+): void {
   const side: Side = limb.endsWith('L') ? 'L' : 'R';
   const sign = sideSign(side);
   const fallback = rotate(rig.rot.chest, [0.55 * sign, -0.45, -0.75]);
@@ -325,8 +330,8 @@ function handBasis(palmDirection: Vec3, fingerDirection: Vec3, sign: number): Qu
   return rotationFromBasis(x, y, cross(x, y));
 }
 
-/** Two-bone inverse kinematics by the law of cosines; an unreachable target is approached as far as the limb goes. */
-function reach(rig: Rig, limb: Limb, target: LimbTarget): void {
+/** Two-bone inverse kinematics by the law of cosines; an unreachable target is approached as far as the limb goes. Changes the rig. */
+export function reach(rig: Rig, limb: Limb, target: LimbTarget): void {
   const side: Side = limb.endsWith('L') ? 'L' : 'R';
   const arm = limb.startsWith('arm');
   const sign = sideSign(side);

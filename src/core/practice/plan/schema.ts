@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { LONGEST_REFERENCE_ID } from '../../figure/catalogue/referenceId';
 import { durationSchema, LONGEST_MS } from '../time/duration';
 import { exerciseSchema } from '../exercises/exercise';
 import { settingsSchema } from './blockSettings';
@@ -15,7 +16,7 @@ const MAX_LAID_BLOCKS = 2 * MAX_DRAWINGS + MAX_BLOCKS;
 /** One drawing. Zero for a part that the exercise does not have. */
 const posePlanSchema = z.object({
   /** A built-in figure, a picture in the learner's sets, or nothing. */
-  referenceId: z.nullable(z.string().check(z.maxLength(200))),
+  referenceId: z.nullable(z.string().check(z.maxLength(LONGEST_REFERENCE_ID))),
   /** The odd one out: outside the theme, and as good skipped as drawn. */
   odd: z.optional(z.boolean()),
   /** Where it differs from the block's. */
@@ -52,7 +53,7 @@ export const bodyBlockSchema = z.object({
     .array(
       z.object({
         name: z.string().check(z.minLength(1), z.maxLength(80)),
-        hint: z.string().check(z.maxLength(200)),
+        hint: z.string().check(z.maxLength(LONGEST_REFERENCE_ID)),
         durationMs: durationSchema,
       }),
     )

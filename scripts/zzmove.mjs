@@ -1,0 +1,38 @@
+import { chromium } from '@playwright/test';
+import { CHROMIUM } from './chromium.mjs';
+import { serve } from './serve.mjs';
+const { base, stop } = await serve();
+const browser = await chromium.launch(CHROMIUM);
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+page.on('console', (m) => { if (m.type() === 'error') console.log('console:', m.text().slice(0, 200)); });
+page.on('pageerror', (e) => console.log('page error:', e.message));
+await page.goto(`${base}/poses/figure?id=figure/stilt-walker-at-rest/tall/25/6/26`);
+await page.waitForTimeout(6000);
+await page.keyboard.press('j');
+await page.locator('[data-handle="hand.L"]').waitFor();
+await page.screenshot({ path: '.look/m0.png' });
+const drag = async (id, dx, dy) => {
+  const b = await page.locator(`[data-handle="${id}"]`).boundingBox();
+  const [x, y] = [b.x + b.width / 2, b.y + b.height / 2];
+  await page.mouse.move(x, y); await page.mouse.down();
+  const t = Date.now();
+  for (let i = 1; i <= 10; i++) { await page.mouse.move(x + dx * i / 10, y + dy * i / 10); await page.waitForTimeout(60); }
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: '.look/m1.png' });
+  await page.mouse.up();
+  await page.waitForTimeout(800);
+  console.log(id, Date.now() - t, await page.getByRole('status').allInnerTexts());
+};
+await drag('hand.L', 60, -150);
+await drag('foot.R', -40, -60);
+await drag('head', -30, 10);
+await page.waitForTimeout(5000);
+await page.screenshot({ path: '.look/m2.png' });
+await page.getByRole('button', { name: 'Settle' }).click();
+await page.waitForTimeout(6000);
+console.log(await page.getByRole('status').allInnerTexts());
+await page.screenshot({ path: '.look/m3.png' });
+await page.keyboard.press('Control+z');
+await page.waitForTimeout(1000);
+console.log(page.url().length, page.url().slice(0, 200));
+await browser.close(); await stop();
