@@ -12,7 +12,7 @@ interface Bone {
   to: PointName | 'shoulders';
   share: number;
 }
-const BONES: readonly Bone[] = [
+export const BONES: readonly Bone[] = [
   { from: 'hips', to: 'shoulders', share: 0.288 },
   { from: 'shoulders', to: 'nose', share: 0.11 },
   ...(['left', 'right'] as const).flatMap((side): Bone[] => [

@@ -37,14 +37,24 @@ function hanging(direction: Vec3, front: Vec3, restOffset: Vec3): Quat {
   return quatMul(rotationFromBasis(cross(y, z), y, z), rotationBetween(normalize(restOffset), [0, -1, 0]));
 }
 
-/**
- * The local rotations of our skeleton that bring its joints into line with a frame's: from where the joints are, not from the
- * file's own rotations, so that any rest pose and any order of axes will do. y is up.
- */
+/** The local rotations of our skeleton that bring its joints into line with a frame's, whatever the rest pose and the order of axes. */
 export function retarget(motion: Motion, table: JointTable, frameIndex: number): Record<string, Quat> {
   const { positions } = placeJoints(motion, motion.frames[frameIndex]);
-  const at = (place: BodyPlace): Vec3 => positions[table[place] as number];
-  const has = (place: BodyPlace): boolean => table[place] !== undefined;
+  return localOf(
+    worldOf((place) => {
+      const joint = table[place];
+      return joint === undefined ? undefined : positions[joint];
+    }),
+  );
+}
+
+/**
+ * The world rotations of our skeleton's bones, from where the places of a body are. y is up.
+ * @param known Where a place is; undefined for what is not told.
+ */
+export function worldOf(known: (place: BodyPlace) => Vec3 | undefined): Record<string, Quat> {
+  const at = (place: BodyPlace): Vec3 => known(place) as Vec3;
+  const has = (place: BodyPlace): boolean => known(place) !== undefined;
   const middle = (a: Vec3, b: Vec3): Vec3 => scale(add(a, b), 0.5);
   const world: Record<string, Quat> = {};
   const shoulders = middle(at('left shoulder'), at('right shoulder'));
@@ -67,7 +77,7 @@ export function retarget(motion: Motion, table: JointTable, frameIndex: number):
   world.head = quatMul(frame(headUp, across), aboutX(-10));
   for (const side of ['L', 'R'] as const) {
     const word = side === 'L' ? 'left' : 'right';
-    const p = (place: string): Vec3 => at(`${word} ${place}`);
+    const p = (place: string): Vec3 => at(`${word} ${place}` as BodyPlace);
     const bend = (a: Vec3, b: Vec3, c: Vec3, straight: Vec3): Vec3 => {
       const line = normalize(sub(c, a));
       const off = sub(sub(b, a), scale(line, dot(sub(b, a), line)));
@@ -83,14 +93,14 @@ export function retarget(motion: Motion, table: JointTable, frameIndex: number):
     const knee = bend(p('hip'), p('knee'), p('ankle'), forward);
     world[`thigh.${side}`] = hanging(sub(p('knee'), p('hip')), knee, off('thigh', 'calf'));
     world[`calf.${side}`] = hanging(sub(p('ankle'), p('knee')), knee, off('calf', 'foot'));
-    const toes = `${word} toes`;
+    const toes = `${word} toes` as const;
     const foot = has(toes) && length(sub(at(toes), p('ankle'))) > 1e-6 ? sub(at(toes), p('ankle')) : undefined;
     world[`foot.${side}`] = foot
       ? pointing(foot, off('foot', 'toe'), rotate(world[`calf.${side}`], [1, 0, 0]))
       : world[`calf.${side}`];
     world[`toe.${side}`] = world[`foot.${side}`];
   }
-  return localOf(world);
+  return world;
 }
 
 /** Rotation that takes a rest offset to a direction, keeping the hinge as level as it was. */
@@ -124,7 +134,8 @@ const PARENT: Record<string, string> = {
   ),
 };
 
-function localOf(world: Record<string, Quat>): Record<string, Quat> {
+/** Local rotations from the world's. */
+export function localOf(world: Record<string, Quat>): Record<string, Quat> {
   return Object.fromEntries(
     Object.entries(world).map(([bone, q]) => {
       const parent = PARENT[bone];

@@ -321,8 +321,8 @@ function handTo(rig: Rig, side: Side, limb: 'armL' | 'armR', target: LimbTarget)
 /** Nothing farther from the shoulder than this is reached for again, head heights. */
 const FARTHEST_REACH = 3.2;
 
-/** World rotation of a hand from the directions of its palm and fingers. */
-function handBasis(palmDirection: Vec3, fingerDirection: Vec3, sign: number): Quat {
+/** World rotation of a hand from the directions of its palm and fingers. @param sign Of its side. */
+export function handBasis(palmDirection: Vec3, fingerDirection: Vec3, sign: number): Quat {
   const fingers = normalize(fingerDirection);
   const palm = normalize(sub(palmDirection, scale(fingers, dot(palmDirection, fingers))));
   const x = scale(palm, -sign);

@@ -20,6 +20,7 @@ import { useLibrary } from '@/storage/pictures/library';
 import { storageProblem } from '@/storage/problems';
 import { useStart } from '@/storage/hooks/useStart';
 import { useCovered } from '@/storage/hooks/useCovered';
+import { FigureOfPicture } from './FigureOfPicture';
 import { AnswerKeyPanel } from '@/ui/answerKey/AnswerKeyPanel';
 import { type LayerId, LAYERS } from '@/ui/answerKey/layers';
 import { DrawnFromMemory } from '@/ui/DrawnFromMemory';
@@ -291,6 +292,7 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
         {body && (
           <AnswerKeyPanel shown={layers} only={POINT_LAYERS} onToggle={toggle} onClear={() => setLayers(new Set())} />
         )}
+        {body && <FigureOfPicture body={body} aspect={widthPx / heightPx} flip={points.flip} />}
         <RightsFields picture={picture} actions={actions} />
         <Similar picture={picture} all={all} placeId={placeId} />
       </div>
