@@ -1,5 +1,5 @@
 // Makes what ships of the built-in figures: npm run figures [-- --small | --facts | --full] [-- name part]
-// public/figures/small and covered: cut-outs for grids; public/figures: full-size pictures of the first figures;
+// public/figures/small and covered: cut-outs for grids; moves: the warm-up's; public/figures: full-size pictures of the first figures;
 // src/core/figure/{catalogue,envelopes}.json: their facts; src/core/practice/exercises/pictures.json: the pictures of the exercises.
 import { execFile } from 'node:child_process';
 import { rmSync, writeFileSync } from 'node:fs';
@@ -59,7 +59,7 @@ async function fullPictures(share, of) {
 }
 
 if (!only && part === 'all') rmSync(pictures, { recursive: true, force: true });
-if (part === 'all' || part === 'small') await smallPictures();
+if (part === 'all' || part === 'small') await Promise.all([smallPictures(), tsx('scripts/figures/moves.ts', pictures)]);
 if (part !== 'full') await writeFacts();
 if (part === 'all' || part === 'full') {
   const shares = availableParallelism();

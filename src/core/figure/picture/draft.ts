@@ -13,7 +13,7 @@ import {
 } from './raster';
 import { solidMesh } from '../props/solids';
 import { dot, type Vec3 } from '../skeleton/vector';
-import { frameFigure, type Margins, type View } from './view';
+import { type Frame, frameFigure, type Margins, type View } from './view';
 
 /** Pixels of a picture, red, green, blue and alpha of each, not premultiplied. */
 export interface Pixels {
@@ -30,6 +30,8 @@ export interface DraftOptions {
   covered?: boolean;
   /** Without the ground there is no cast shadow and the frame is tight: a cut-out. */
   ground: boolean;
+  /** Framed by itself when missing. */
+  frame?: Frame;
 }
 
 const WITH_SHADOW: Margins = [0.1, 0.3, 0.07, 0.1];
@@ -149,7 +151,7 @@ export function draftPicture(figure: Figure, view: View, options: DraftOptions):
   const { longSidePx, light = STUDIO_LIGHT, look = 'clay', covered = false } = options;
   const ground = hasGround(figure, options.ground);
   const scene = sceneOf(figure, covered);
-  const frame = frameFigure(shownPositions(scene), view, marginsFor(figure, options.ground));
+  const frame = options.frame ?? frameFigure(shownPositions(scene), view, marginsFor(figure, options.ground));
   const camera = cameraOf(frame, longSidePx * SAMPLES);
   const width = Math.floor(camera.width / SAMPLES);
   const height = Math.floor(camera.height / SAMPLES);

@@ -53,7 +53,7 @@ export const bodyBlockSchema = z.object({
     .array(
       z.object({
         name: z.string().check(z.minLength(1), z.maxLength(80)),
-        hint: z.string().check(z.maxLength(LONGEST_REFERENCE_ID)),
+        hint: z.string().check(z.maxLength(200)),
         durationMs: durationSchema,
       }),
     )

@@ -1,10 +1,15 @@
+import { MOVE_PICTURES } from '@/core/practice/start/warmUp';
 import { Breathing } from './Breathing';
+import { MoveFigure } from './MoveFigure';
 import { GapQuestions } from './GapQuestions';
 import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
 import { useReferenceName } from './useReferenceName';
 import { Ticking } from './Ticking';
 import { digitsOf, nextPose, poseCount } from './words';
+
+/** What the hand does while it rests. */
+const RESTING_HAND = 'Shake the hands out';
 
 /** Rests, looking back, and moves of the body. */
 export function Resting(props: SegmentProps) {
@@ -21,16 +26,28 @@ export function Resting(props: SegmentProps) {
       ? 'Squint, turn them upside down. What is right? What will you try next time?'
       : 'Slowly. Then look at something across the room until the soft tone.');
   // With no picture beside them, the words have the middle.
+  const shown = move && Object.hasOwn(MOVE_PICTURES, move.name);
   const place =
     move || back
-      ? 'left-1/2 -translate-x-1/2 items-center text-center'
+      ? shown
+        ? 'left-[calc(50%+40px)] max-sm:left-1/2 max-sm:-translate-x-1/2 max-sm:items-center max-sm:text-center max-sm:pt-[30%]'
+        : 'left-1/2 -translate-x-1/2 items-center text-center'
       : wordsOn === 'left'
         ? 'left-12 max-sm:left-10'
         : 'right-12 max-sm:right-10';
   const breathes = (!move && !back) || /breath/i.test(move?.name ?? '');
   return (
     <>
-      <div className={`run-rest absolute inset-y-0 flex w-[min(560px,70%)] flex-col justify-center gap-4 ${place}`}>
+      {move && (
+        <MoveFigure
+          name={move.name}
+          state={state}
+          className="absolute top-1/2 right-[calc(50%+40px)] h-[min(56%,440px)] -translate-y-1/2 motion-reduce:h-[26%] max-sm:top-8 max-sm:right-auto max-sm:left-1/2 max-sm:h-[24%] max-sm:-translate-x-1/2 max-sm:translate-y-0"
+        />
+      )}
+      <div
+        className={`run-rest absolute inset-y-0 flex flex-col justify-center gap-4 ${shown ? 'w-[min(440px,42%)] max-sm:w-[86%]' : 'w-[min(560px,70%)]'} ${place}`}
+      >
         <p className="run-small font-semibold text-moss-text">
           {move
             ? `Body, ${poseCount(plan, segment)}`
@@ -39,7 +56,10 @@ export function Resting(props: SegmentProps) {
         <p className="run-count digits leading-[0.86]" role="timer" aria-label="Time left">
           <Ticking state={state} words={(now) => digitsOf(segment, now)} />
         </p>
-        <p className="run-title font-serif leading-tight">{title}</p>
+        <div className="flex items-center gap-4">
+          {!move && !back && <MoveFigure name={RESTING_HAND} state={state} className="h-[110px] shrink-0" />}
+          <p className="run-title font-serif leading-tight">{title}</p>
+        </div>
         <p className="text-[17px]">{hint}</p>
         {breathes && <Breathing state={state} />}
         {move && (
@@ -47,7 +67,7 @@ export function Resting(props: SegmentProps) {
             Gently, inside a comfortable range. Stop at pain, numbness or tingling.
           </p>
         )}
-        <div className={`flex flex-wrap gap-3 ${move || back ? 'justify-center' : ''}`}>
+        <div className={`flex flex-wrap gap-3 ${shown ? 'max-sm:justify-center' : move || back ? 'justify-center' : ''}`}>
           <RunButton className="h-12 max-sm:h-14" onPress={() => onCommand('next')}>
             {move ? 'Next move' : back ? 'Seen' : 'Draw now'} <kbd className="kbd kbd-sm">Right</kbd>
           </RunButton>
