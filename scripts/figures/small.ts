@@ -18,7 +18,7 @@ for (const [i, { poseId, build, view }] of SET_FIGURES.entries()) {
   for (const covered of hasCover(poseOf(poseId).family) ? [false, true] : [false]) {
     const { width, height, data } = draftPicture(figure, view, { longSidePx: 320, ground: false, covered });
     await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
-      .webp({ quality: 78, alphaQuality: 80, effort: 6 })
+      .webp({ quality: 75, alphaQuality: 65, effort: 6 })
       .toFile(`${dir}/${covered ? 'covered' : 'small'}/${file}.webp`);
   }
 }

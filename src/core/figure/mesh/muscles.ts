@@ -18,13 +18,15 @@ const raisedDeg = (rig: Rig, side: Side): number =>
   ballAngles(quatMul(rig.local[`clav.${side}`], rig.local[`uarm.${side}`]), sideSign(side))[0];
 /** How far the shoulder is drawn up, degrees. */
 const shruggedDeg = (rig: Rig, side: Side): number => eulerYzx(rig.local[`clav.${side}`])[1] * sideSign(side);
+/** How far a thigh is raised against the pelvis, degrees. */
+const thighDeg = (rig: Rig, side: Side): number => ballAngles(rig.local[`thigh.${side}`], sideSign(side))[0];
 /** From nothing at `none` to all of it at `all`. */
 const rising = (none: number, all: number, value: number): number => clamp((value - none) / (all - none), 0, 1);
 
 const FRONT = [0, 0, 1] as const;
 const BACK = [0, 0, -1] as const;
 
-/** What one sees swell when a limb is bent or a shoulder is raised. */
+/** What one sees swell, and sink in, when a limb is bent or raised: skinning alone would leave it as at rest. */
 const MUSCLES: readonly Muscle[] = [
   {
     name: 'biceps',
@@ -124,6 +126,42 @@ const MUSCLES: readonly Muscle[] = [
     height: 0.04,
     width: 0.1,
     flexed: (rig, side) => rising(28, 4, hingeDeg(rig, `calf.${side}`)),
+  },
+  {
+    name: 'crease of the groin',
+    from: [...FRONT],
+    under: /^(torso|thigh)/,
+    line: [
+      [0.24, 4.2, 0.45],
+      [0.5, 4.42, 0.42],
+    ],
+    height: -0.05,
+    width: 0.075,
+    flexed: (rig, side) => rising(35, 95, thighDeg(rig, side)),
+  },
+  {
+    name: 'hollow of the armpit',
+    from: [0.45, -0.5, 0.74],
+    under: /^(torso|uarm)/,
+    line: [
+      [0.76, 5.92, 0.25],
+      [0.86, 6.02, 0.18],
+    ],
+    height: -0.06,
+    width: 0.1,
+    flexed: (rig, side) => rising(70, 150, raisedDeg(rig, side)),
+  },
+  {
+    name: 'back edge of the armpit',
+    from: [0.55, -0.2, -0.81],
+    under: /^torso/,
+    line: [
+      [0.66, 5.5, -0.25],
+      [0.82, 5.95, -0.15],
+    ],
+    height: 0.035,
+    width: 0.1,
+    flexed: (rig, side) => rising(60, 140, raisedDeg(rig, side)),
   },
   {
     name: 'outer thigh muscle above the knee',
