@@ -200,3 +200,94 @@ test('heads are a set of their own, with a key of their own', async ({ page }) =
   await expect(draft(page)).toBeVisible({ timeout: 60_000 });
   await expect(draft(page)).toHaveCount(0, { timeout: 120_000 });
 });
+
+const handle = (page: Page, name: string) => page.getByRole('button', { name: `Move the ${name}` });
+const middleOf = async (page: Page, name: string): Promise<{ x: number; y: number }> => {
+  const box = (await handle(page, name).boundingBox())!;
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+};
+
+test('joints are moved by hand and by keys, undone, settled and kept as a pose of one’s own', async ({ page }) => {
+  test.setTimeout(180_000);
+  await open(page, 'figure/stilt-walker-at-rest/tall/25/6/26');
+  await expect(page.getByText(/^The action line is/)).toBeVisible({ timeout: 60_000 });
+  await page.keyboard.press('j');
+  await expect(handle(page, 'left hand')).toBeVisible({ timeout: 30_000 });
+  const from = await middleOf(page, 'left hand');
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 40, from.y - 110, { steps: 5 });
+  await page.mouse.up();
+  await expect(page).toHaveURL(/moved\.stilt-walker-at-rest\./, { timeout: 30_000 });
+  await expect(page.getByRole('heading', { name: 'Stilt-walker at rest, moved' })).toBeVisible({ timeout: 60_000 });
+  const byHand = page.url();
+  // The hand is about where it was dragged to, in a picture that is framed anew.
+  await expect.poll(async () => (await middleOf(page, 'left hand')).y).toBeLessThan(from.y - 50);
+  await handle(page, 'head').focus();
+  await page.keyboard.press('Shift+ArrowLeft');
+  await expect.poll(() => page.url()).not.toBe(byHand);
+  const byKeys = page.url();
+  await page.keyboard.press('Control+z');
+  await expect(page).toHaveURL(byHand);
+  await page.getByRole('button', { name: 'Again' }).click();
+  await expect(page).toHaveURL(byKeys);
+  await page.getByRole('button', { name: 'Settle' }).click();
+  await expect(page.getByText(/^It stands on/)).toBeVisible({ timeout: 30_000 });
+  await page.getByLabel('Keep it among your own poses as').fill('Waving');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('Kept as “Waving” under Poses')).toBeVisible();
+  await page.goto('/poses?set=own-poses');
+  await expect(page.getByRole('link', { name: /Waving/ })).toBeVisible();
+  await page.getByRole('link', { name: /Waving/ }).click();
+  await expect(page).toHaveURL(/moved\.stilt-walker-at-rest\./);
+  await page.getByRole('button', { name: '30 s' }).click();
+  await page.waitForURL('/run');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('img', { name: /^Reference: / })).toBeVisible({ timeout: 60_000 });
+});
+
+test('planes and solids lie over a figure, bones show as far as is wished, a suit covers it', async ({ page }) => {
+  test.setTimeout(120_000);
+  await open(page, 'figure/archer-turning/lean/20/6/26');
+  await expect(page.getByText(/^The action line is/)).toBeVisible({ timeout: 60_000 });
+  await page.keyboard.press('s');
+  const solids = page.locator('[data-layer=solids] path');
+  await expect(solids).toHaveAttribute('d', /^M.+Z$/, { timeout: 30_000 });
+  await page.keyboard.press('s');
+  await page.keyboard.press('p');
+  await expect(page.locator('[data-layer=planes] path')).toHaveAttribute('d', /^M.+Z$/, { timeout: 30_000 });
+  const image = page.getByRole('main').locator('img');
+  const shown = async (): Promise<string> => (await image.getAttribute('src')) ?? '';
+  let before = await shown();
+  await page.getByRole('slider', { name: /How much bones show/ }).press('End');
+  await expect.poll(shown, { timeout: 30_000 }).not.toBe(before);
+  before = await shown();
+  await page.getByRole('checkbox', { name: 'In a close-fitting suit' }).check();
+  await expect.poll(shown, { timeout: 30_000 }).not.toBe(before);
+  await kept(page, 'settings', 'figurePage', '"suit":true');
+  await page.reload();
+  await expect(page.getByRole('checkbox', { name: 'In a close-fitting suit' })).toBeChecked();
+  await expect(page.getByRole('slider', { name: /How much bones show/ })).toHaveValue('2');
+});
+
+test('a picture becomes a figure in its pose, to be seen from another side', async ({ page }) => {
+  test.setTimeout(180_000);
+  await page.goto('/poses?set=library');
+  await page.getByLabel('Choose pictures').setInputFiles('public/figures/archer-sprinting-slight-70.webp');
+  await page.getByRole('link', { name: /sprinting/ }).first().click();
+  const section = page.getByRole('region', { name: 'As a figure' });
+  await expect(section).toBeVisible({ timeout: 60_000 });
+  const limb = section.getByRole('button', { name: /toward you|away from you/ }).first();
+  const way = (await limb.textContent()) ?? '';
+  await limb.click();
+  const name = way.split(':')[0];
+  const other = way.includes('toward you') ? 'away from you' : 'toward you';
+  await expect(section.getByRole('button', { name: new RegExp(`^${name}: ${other}`) })).toBeVisible();
+  await section.getByLabel('Whose body it has').selectOption('Slight woman, twenties');
+  await section.getByRole('button', { name: 'Make a figure of it' }).click();
+  await expect(page).toHaveURL(/seen\.[\w-]+%2Fslight%2F0%2F4%2F26/);
+  await expect(page.getByRole('heading', { name: 'Pose from a picture' })).toBeVisible();
+  await expect(page.getByText(/^The action line is/)).toBeVisible({ timeout: 60_000 });
+  await page.keyboard.press('ArrowRight');
+  await expect(page).toHaveURL(/slight%2F15%2F4%2F26/);
+});

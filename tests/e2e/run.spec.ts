@@ -72,6 +72,19 @@ test('the body warm-up shows a move at a time and can be passed over', async ({ 
   await expect(page.getByText('Stretch each finger', { exact: true })).toBeVisible();
 });
 
+test('a figure shows each move with the breath, and all of it at once to who wants no motion', async ({ page }) => {
+  await driveClock(page);
+  await startSession(page, TWENTY);
+  const poses = page.locator('img[src*="/figures/moves/shake-hands"]');
+  await expect(poses).toHaveCount(2);
+  await expect(poses.nth(0)).toHaveAttribute('data-shown');
+  await letPass(page, 2600);
+  await expect(poses.nth(1)).toHaveAttribute('data-shown');
+  await expect(poses.nth(0)).not.toHaveAttribute('data-shown');
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  for (const i of [0, 1]) await expect(poses.nth(i)).toHaveCSS('opacity', '1');
+});
+
 test('blind contour goes by sound, counts peeks and keeps calm', async ({ page }) => {
   await driveClock(page);
   await startSession(page, TWENTY);
