@@ -40,10 +40,15 @@ async function steps(checks) {
     count(name, ok);
   }
 }
-/** Run a command and keep what it says. */
-const quietly = (command, args) =>
+/** Run a command and let it speak. @returns Whether it went well. */
+const aloud = (command, args, env) =>
   new Promise((resolve) => {
-    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+    spawn(command, args, { stdio: 'inherit', env: { ...process.env, ...env } }).on('close', (code) => resolve(code === 0));
+  });
+/** Run a command and keep what it says. */
+const quietly = (command, args, env = {}) =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, ...env } });
     let said = '';
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += String(chunk)));
     child.on('close', (code) => resolve({ ok: code === 0, said: said.trim() }));
@@ -73,12 +78,20 @@ if (!unitOk && !(unit?.numFailedTests > 0)) failed++;
 
 if (step('build', 'build')) {
   console.log('\n== browser tests');
-  const browserOk = run('npx', ['playwright', 'test']) === 0;
-  const { expected = 0, unexpected = 0, flaky = 0 } = readReport('test-results/e2e.json')?.stats ?? {};
-  passed += expected;
-  failed += unexpected + flaky;
-  if (!browserOk) failures.push('browser tests');
-  if (!browserOk && unexpected + flaky === 0) failed++;
+  const realtime = quietly('npx', ['playwright', 'test'], { E2E_PART: 'realtime' });
+  const rest = await aloud('npx', ['playwright', 'test'], { E2E_PART: 'rest' });
+  const { ok, said } = await realtime;
+  console.log(`\n== browser test in real time\n${said}`);
+  for (const [name, passes, report] of [
+    ['browser tests', rest, 'e2e'],
+    ['browser test in real time', ok, 'e2e-realtime'],
+  ]) {
+    const { expected = 0, unexpected = 0, flaky = 0 } = readReport(`test-results/${report}.json`)?.stats ?? {};
+    passed += expected;
+    failed += unexpected + flaky;
+    if (!passes) failures.push(name);
+    if (!passes && unexpected + flaky === 0) failed++;
+  }
 }
 
 if (failures.length > 0) console.log(`\nFailed: ${failures.join(', ')}`);

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { readLight } from '@/core/body/readLight';
 import { readBody } from '@/core/body/readBody';
-import type { BodyPoint } from '@/core/body/points';
+import { type BodyPoint, pointOf } from '@/core/body/points';
 import type { Truth } from './pictures';
 
 interface Found {
@@ -35,6 +35,22 @@ function count(into: Map<string, Rate>, name: string, right: boolean, sure = 0):
   const rate = into.get(name) ?? { right: 0, of: 0, sure: 0 };
   into.set(name, { right: rate.right + (right ? 1 : 0), of: rate.of + 1, sure: rate.sure + sure });
 }
+/** Shoulders and hips that lie farther apart than this across a picture tell which side is which, shares of its width. */
+const APART = 0.05;
+/** Whether shoulders and hips were found on the sides they are on; undefined where they lie one behind the other. */
+function sideInPicture({ marks }: Truth, points: readonly BodyPoint[]): boolean | undefined {
+  const pairs = [
+    ['shoulder', 'shoulder'],
+    ['hip point', 'hip'],
+  ] as const;
+  const votes = pairs.flatMap(([mark, point]) => {
+    const truly = marks[`left ${mark}`][0] - marks[`right ${mark}`][0];
+    const found = pointOf(points, `left ${point}`).x - pointOf(points, `right ${point}`).x;
+    return Math.abs(truly) > APART ? [Math.sign(truly) === Math.sign(found)] : [];
+  });
+  return votes.length > 0 ? votes.every(Boolean) : undefined;
+}
+
 for (const truth of truths) {
   const found = bodies[truth.file];
   count(rates, 'a body found', found.body !== undefined);
@@ -42,6 +58,8 @@ for (const truth of truths) {
   const { facts, sure } = readBody(found.body, found.people);
   count(rates, 'people: one or more', found.people > 1 === truth.people > 1, sure.subject);
   if (truth.people > 1) continue;
+  const leftmost = sideInPicture(truth, found.body.points);
+  if (leftmost !== undefined) count(rates, 'left and right not exchanged', leftmost);
   const check = (name: 'extent' | 'view' | 'family' | 'eyeLevel' | 'foreshortened', truthValue: string): void => {
     if (facts[name] === undefined) return;
     count(rates, name, facts[name] === truthValue, sure[name]);

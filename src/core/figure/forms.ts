@@ -127,6 +127,7 @@ const SOLIDS_OF: Readonly<Record<ShownPart, RegExp>> = {
   'foot.L': /^(foot|calf)\.L/,
   'foot.R': /^(foot|calf)\.R/,
   torso: /^(torso|uarm|thigh)/,
+  hands: /^(hand|farm)/,
 };
 
 /** The solids that a posed body is built on. */

@@ -104,7 +104,7 @@ export function poseBody(kit: BodyKit, pose: Pose, build: Build): PosedBody {
   // An elbow turns about the line to the wrist: the hand stays, so both are asked of the same flesh.
   for (const side of SIDES) {
     ends.elbow[side] = elbowSwivel(kit, p, bones, side, build);
-    ends.hand[side] = handMove(kit, pose, rig, p, normals, side);
+    if (!pose.clasped) ends.hand[side] = handMove(kit, pose, rig, p, normals, side);
     // The other hand is asked against this one where it will be.
     for (const v of kit.members[partNumber(`hand.${side}`)])
       for (let k = 0; k < 3; k++) p[v * 3 + k] += ends.hand[side][k];

@@ -7,7 +7,7 @@ import { once } from './once';
 import { type Subdivision, subdivisionOf } from './subdivide';
 
 /** What of a body a picture shows when it does not show all of it. */
-export const SHOWN_PARTS = ['head', 'hand.L', 'hand.R', 'foot.L', 'foot.R', 'torso'] as const;
+export const SHOWN_PARTS = ['head', 'hand.L', 'hand.R', 'foot.L', 'foot.R', 'torso', 'hands'] as const;
 export type ShownPart = (typeof SHOWN_PARTS)[number];
 
 /** A piece of the mesh that is drawn alone. It ends as a drawing does: fading away. */
@@ -67,11 +67,12 @@ function fadeOf(part: ShownPart, build: MeshBuild, bones: readonly string[]): (v
     };
   }
   if (part.startsWith('hand')) {
-    const arm = along(`lowerarm01.${side}`, `wrist.${side}`);
-    return (v) =>
-      bones[v].endsWith(`.${side}`) && /^(lowerarm|wrist|finger|metacarpal)/.test(bones[v])
-        ? ramp(0.52, 0.86, arm(v))
-        : 0;
+    const arms = { L: along('lowerarm01.L', 'wrist.L'), R: along('lowerarm01.R', 'wrist.R') };
+    return (v) => {
+      const own = bones[v].slice(-1) as Side;
+      if ((part !== 'hands' && own !== side) || !/^(lowerarm|wrist|finger|metacarpal)/.test(bones[v])) return 0;
+      return ramp(0.52, 0.86, arms[own](v));
+    };
   }
   const ankle = head[`foot.${side}`][1];
   return (v) =>

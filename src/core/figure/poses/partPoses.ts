@@ -1,4 +1,5 @@
 import type { HandShape, Pose } from '../skeleton/pose';
+import type { Vec3 } from '../skeleton/vector';
 import { type AuthoredPose, flat, lifted, limbs, onBall, onHeel, onTip } from './author';
 import { POSES } from './poses';
 
@@ -47,6 +48,33 @@ const hand = (name: string, difficulty: number, shape: HandShape, more: Partial<
     ...more,
   },
 });
+/** Both hands before the body, their knuckles at one place, each finger between two of the other hand. */
+const clasped = (name: string, fing: Vec3, curls: number[], apart: number): PartPose => {
+  const flip = ([x, y, z]: Vec3): Vec3 => [-x, y, z];
+  const palm: Vec3 = [-1, 0, -0.1];
+  const shape: HandShape = { curls, spread: 0.75, thumb: 0.55 };
+  const at = (side: number): Vec3 => [0.055 * side, 5.15 + apart * side, 1.25];
+  return {
+    name,
+    family: 'hands',
+    part: 'hands',
+    difficulty: 4,
+    seenFrom: [0, 62, -35, 150],
+    raised: [8, 4, 34, 12],
+    pose: {
+      ...stand,
+      clasped: true,
+      ik: {
+        ...stand.ik,
+        armL: { pos: at(1), by: 'grip', palm, fing, pole: [1, -0.7, -0.3] },
+        armR: { pos: at(-1), by: 'grip', palm: flip(palm), fing: flip(fing), pole: [-1, -0.7, -0.3] },
+      },
+      handL: shape,
+      handR: shape,
+    },
+  };
+};
+
 /** Hanging, fingers down, thumb forward. */
 const hanging = (name: string, difficulty: number, shape: HandShape, more: Partial<Pose> = {}): PartPose => ({
   ...hand(name, difficulty, shape),
@@ -215,5 +243,15 @@ const TORSOS = {
   'torso-raising-a-pole': torso('stilt-walker-raising-a-pole', 4, 'Torso raising a pole', [50, 160, -120]),
 } as const satisfies Record<string, PartPose>;
 
-/** Poses of heads, hands, feet and torsos, by slugs that never change once shipped. */
-export const PART_POSES: Readonly<Record<string, PartPose>> = { ...HEADS, ...HANDS, ...FEET, ...TORSOS };
+const BOTH_HANDS = {
+  'hands-interlaced': clasped('Hands, fingers interlaced', [-0.55, 0.35, 0.75], [0.5, 0.52, 0.54, 0.56], 0.04),
+} as const satisfies Record<string, PartPose>;
+
+/** Poses of heads, hands, feet and torsos, by slugs that never change once shipped; new ones come last, so that whoever shows the others stays. */
+export const PART_POSES: Readonly<Record<string, PartPose>> = {
+  ...HEADS,
+  ...HANDS,
+  ...FEET,
+  ...TORSOS,
+  ...BOTH_HANDS,
+};

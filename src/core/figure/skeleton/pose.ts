@@ -106,6 +106,8 @@ export interface Pose {
   sink?: number;
   /** Height of what the pelvis rests on (0 is the floor); the root moves until the flesh touches it. */
   support?: number;
+  /** The hands hold each other: neither moves out of the other. */
+  clasped?: boolean;
   /** In motion, or held by something: the center of mass need not be over the feet. */
   moving?: boolean;
   /** The foot that carries: the center of mass is brought above it. */
