@@ -34,6 +34,8 @@ describe('forms under the skin', () => {
       const peak = heights.reduce((most, h) => Math.max(most, Math.abs(h)), 0);
       expect(peak, form.name).toBeGreaterThan(0.5 * Math.abs(form.height));
       expect(peak, form.name).toBeLessThanOrEqual(Math.abs(form.height) * 1.0001);
+      // What lies on the middle line is its own mirror image.
+      if (form.line.every(([x]) => x === 0)) continue;
       const reach = (sign: number): number =>
         heights.reduce((sum, h, v) => sum + (Math.sign(resting[v * 3]) === sign ? Math.abs(h) : 0), 0);
       expect(Math.abs(reach(1) / reach(-1) - 1), form.name).toBeLessThan(0.1);

@@ -8,7 +8,8 @@ const INSIDE: Vec3 = [-1, 0, 0];
 /** Before and above, as collar bones are seen. */
 const ABOVE_FRONT: Vec3 = [0, 0.5, 0.866];
 
-const TRUNK = /^(torso|head)/;
+/** With the upper arm, whose skin begins in the middle of a form. */
+const TRUNK = /^(torso|head|uarm)/;
 const LEG = /^(thigh|calf)/;
 const FOOT = /^(calf|foot)/;
 const ARM = /^(uarm|farm)/;
