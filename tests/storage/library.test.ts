@@ -168,6 +168,20 @@ describe('taking pictures in', () => {
     await navigator.locks.request('fox-minute-intake', () => processWaiting(signal));
     expect(await listPictures('library')).toEqual([]);
   });
+  it('does not end a batch whose files another tab is still handing in', async () => {
+    saidOf.set('a', prepared('a'));
+    const id = await stage(['a']);
+    const database = await db();
+    const [entry] = await database.getAll('waiting');
+    await database.delete('waiting', entry.id);
+    await navigator.locks.request(`fox-minute-staging-${id}`, async () => {
+      await processWaiting(signal);
+      expect((await listBatches())[0]).toMatchObject({ state: 'running', done: 0, problems: [] });
+      await database.put('waiting', entry);
+    });
+    await processWaiting(signal);
+    expect((await listBatches())[0]).toMatchObject({ state: 'done', added: 1, problems: [] });
+  });
   it('says the rights of all that came together', async () => {
     saidOf.set('a', prepared('a'));
     const id = await take(['a']);

@@ -172,8 +172,9 @@ async function processStretch(
   signal: AbortSignal,
 ): Promise<'none' | 'elsewhere' | 'some'> {
   const line = await waitingOf(batch.id);
-  if (line.length === 0) return 'none';
   const staging = await isStaging(batch.id);
+  // A batch is there before its files are: nothing waits yet, and it is not done.
+  if (line.length === 0) return staging && batch.done < batch.total ? 'elsewhere' : 'none';
   let outcomes: Outcome[] = [];
   const readable: { waiting: Waiting; file: File; name: string }[] = [];
   for (const waiting of line) {
