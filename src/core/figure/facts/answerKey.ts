@@ -325,23 +325,28 @@ function shadowRings(
 ): Point[][][] {
   const lit = shadowTest(scene, toLight, 260);
   const mask = new Float32Array(width * height);
-  const { indices, normals, positions } = scene;
+  const { indices, normals, positions, figureVertices } = scene;
   for (let o = 0; o < mask.length; o++) {
     const t = triangle[o];
-    if (t < 0 || indices[t] >= scene.figureVertices) continue;
-    const weights = cornerWeights(camera, projected, indices, t, (o % width) + 0.5, Math.floor(o / width) + 0.5);
-    const mixed = (data: Float32Array, k: number): number =>
-      weights[0] * data[indices[t] * 3 + k] +
-      weights[1] * data[indices[t + 1] * 3 + k] +
-      weights[2] * data[indices[t + 2] * 3 + k];
-    const n: Vec3 = [mixed(normals, 0), mixed(normals, 1), mixed(normals, 2)];
-    const turned = dot(n, toLight) < 0.04;
-    mask[o] =
-      turned ||
-      lit([mixed(positions, 0) + n[0] * 0.04, mixed(positions, 1) + n[1] * 0.04, mixed(positions, 2) + n[2] * 0.04]) <
-        0.5
-        ? 1
-        : 0;
+    if (t < 0 || indices[t] >= figureVertices) continue;
+    const [wa, wb, wc] = cornerWeights(camera, projected, indices, t, (o % width) + 0.5, Math.floor(o / width) + 0.5);
+    const a = indices[t] * 3;
+    const b = indices[t + 1] * 3;
+    const c = indices[t + 2] * 3;
+    const nx = wa * normals[a] + wb * normals[b] + wc * normals[c];
+    const ny = wa * normals[a + 1] + wb * normals[b + 1] + wc * normals[c + 1];
+    const nz = wa * normals[a + 2] + wb * normals[b + 2] + wc * normals[c + 2];
+    // What is turned away needs no asking.
+    if (nx * toLight[0] + ny * toLight[1] + nz * toLight[2] < 0.04) {
+      mask[o] = 1;
+      continue;
+    }
+    const reached = lit(
+      wa * positions[a] + wb * positions[b] + wc * positions[c] + nx * 0.04,
+      wa * positions[a + 1] + wb * positions[b + 1] + wc * positions[c + 1] + ny * 0.04,
+      wa * positions[a + 2] + wb * positions[b + 2] + wc * positions[c + 2] + nz * 0.04,
+    );
+    if (reached < 0.5) mask[o] = 1;
   }
   return maskRings(mask, width, height)
     .map((polygon) => polygon.filter((ring) => ring.length > 10))

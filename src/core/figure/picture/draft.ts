@@ -6,7 +6,6 @@ import {
   cameraOf,
   cornerWeights,
   lightCamera,
-  project,
   projectAll,
   rasterize,
   type Triangles,
@@ -112,26 +111,36 @@ function bounds(positions: Float32Array): { lo: Vec3; hi: Vec3 } {
   return { lo, hi };
 }
 
+/** Whether the key light reaches a point, head heights: 1 wholly, 0 not at all. */
+export type Lit = (x: number, y: number, z: number) => number;
+
 /** Which points the key light reaches, by a depth picture taken from the light. */
-export function shadowTest(scene: Triangles, toLight: Vec3, size: number): (p: Vec3) => number {
+export function shadowTest(scene: Triangles, toLight: Vec3, size: number): Lit {
   const { lo, hi } = bounds(scene.positions);
   const middle: Vec3 = [(lo[0] + hi[0]) / 2, (lo[1] + hi[1]) / 2, (lo[2] + hi[2]) / 2];
   const radius = Math.hypot(hi[0] - lo[0], hi[1] - lo[1], hi[2] - lo[2]) / 2 + 0.1;
   const camera = lightCamera(toLight, middle, radius, size);
   const { depth } = rasterize(camera, scene);
   const bias = 0.03 + (3 * radius) / size;
-  const lit = (i: number, j: number, d: number): number =>
+  const { eye, right, up, backward, scale: k, left, top } = camera;
+  const reached = (i: number, j: number, d: number): number =>
     i < 0 || j < 0 || i >= size || j >= size || depth[j * size + i] > d - bias ? 1 : 0;
-  return (p) => {
-    const [x, y, d] = project(camera, p);
+  // Asked for every pixel: numbers, no vectors.
+  return (px, py, pz) => {
+    const qx = px - eye[0];
+    const qy = py - eye[1];
+    const qz = pz - eye[2];
+    const x = (qx * right[0] + qy * right[1] + qz * right[2] - left) * k - 0.5;
+    const y = (top - (qx * up[0] + qy * up[1] + qz * up[2])) * k - 0.5;
+    const d = -(qx * backward[0] + qy * backward[1] + qz * backward[2]);
     // Four neighbors, weighted: a soft edge of about two texels.
-    const x0 = Math.floor(x - 0.5);
-    const y0 = Math.floor(y - 0.5);
-    const tx = x - 0.5 - x0;
-    const ty = y - 0.5 - y0;
+    const x0 = Math.floor(x);
+    const y0 = Math.floor(y);
+    const tx = x - x0;
+    const ty = y - y0;
     return (
-      (lit(x0, y0, d) * (1 - tx) + lit(x0 + 1, y0, d) * tx) * (1 - ty) +
-      (lit(x0, y0 + 1, d) * (1 - tx) + lit(x0 + 1, y0 + 1, d) * tx) * ty
+      (reached(x0, y0, d) * (1 - tx) + reached(x0 + 1, y0, d) * tx) * (1 - ty) +
+      (reached(x0, y0 + 1, d) * (1 - tx) + reached(x0 + 1, y0 + 1, d) * tx) * ty
     );
   };
 }
@@ -176,7 +185,7 @@ export function draftPicture(figure: Figure, view: View, options: DraftOptions):
     const p: Vec3 = [at(scene.positions, 3, 0), at(scene.positions, 3, 1), at(scene.positions, 3, 2)];
     const open = Math.max(0, Math.min(1, at(scene.openness, 1, 0)));
     const toward = dot(n, toLight);
-    let key = toward > 0 ? toward * lit([p[0] + n[0] * 0.03, p[1] + n[1] * 0.03, p[2] + n[2] * 0.03]) : 0;
+    let key = toward > 0 ? toward * lit(p[0] + n[0] * 0.03, p[1] + n[1] * 0.03, p[2] + n[2] * 0.03) : 0;
     const near = Math.min(1, open / 0.75);
     // What is nearly shut (a pupil, a nostril, between the lips) gets little of the key light either.
     const shut = Math.min(1, open / 0.12);
@@ -232,7 +241,7 @@ function fade(distance: number, over: number): number {
 function shadeGround(
   camera: Camera,
   { contact }: Figure,
-  lit: (p: Vec3) => number,
+  lit: Lit,
   look: Look,
   px: number,
   py: number,
@@ -258,7 +267,7 @@ function shadeGround(
   const i = Math.floor(((x - contact.center[0]) / contact.size[0] + 0.5) * n);
   const j = Math.floor(((z - contact.center[1]) / contact.size[1] + 0.5) * n);
   const touch = i >= 0 && j >= 0 && i < n && j < n ? contact.data[j * n + i] / 255 : 0;
-  const cast = (1 - lit([x, 0, z])) * (look === 'flat' ? 0.12 : 0.5);
+  const cast = (1 - lit(x, 0, z)) * (look === 'flat' ? 0.12 : 0.5);
   const alpha = weight * (1 - (1 - cast) * (1 - touch * (look === 'flat' ? 0.4 : 1))) * edge;
   for (let k = 0; k < 3; k++) sum[o + k] += SHADE[k] * alpha;
   sum[o + 3] += alpha;

@@ -1,0 +1,12 @@
+import { referenceFigure } from '@/core/figure/catalogue/referenceFigure';
+import { answerKey } from '@/core/figure/facts/answerKey';
+import { COARSE } from '@/core/figure/forms';
+import { poseOf, WHOLE_FIGURES } from '@/core/figure/catalogue/reference';
+import { BUILDS } from '@/core/figure/skeleton/builds';
+import { STUDIO_LIGHT } from '@/core/figure/picture/light';
+import { KIT } from './kit';
+const some = WHOLE_FIGURES.filter((_, i) => i % 18 === 0).map((r) => ({ r, f: referenceFigure(KIT, r, COARSE), p: poseOf(r.poseId).pose }));
+const run = () => some.map(({ r, f, p }) => { const t = performance.now(); answerKey(f, p, BUILDS[r.build], r.view, STUDIO_LIGHT); return performance.now() - t; });
+run(); run();
+const all: number[] = []; for (let i = 0; i < 6; i++) all.push(...run());
+all.sort((a, b) => a - b); console.log('median', all[all.length >> 1].toFixed(1));
