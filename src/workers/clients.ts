@@ -6,6 +6,7 @@ import type { FigureApi } from './figure.worker';
 import type { LandmarksApi } from './landmarks.worker';
 import type { MotionApi } from './motion.worker';
 import type { PictureApi } from './picture.worker';
+import type { SheetApi } from './sheet.worker';
 import type { ZipApi } from './zip.worker';
 
 export interface Client<T> {
@@ -33,6 +34,9 @@ export const startArchiveWorker = (): Client<ArchiveApi> =>
 /** Built apart, as a classic script in public/landmarks (scripts/landmarks.mjs): its runtime cannot live in a module. */
 export const startLandmarksWorker = (): Client<LandmarksApi> =>
   client(new Worker('/landmarks/worker.js', { name: 'landmarks' }));
+
+export const startSheetWorker = (): Client<SheetApi> =>
+  client(new Worker(new URL('./sheet.worker.ts', import.meta.url), { type: 'module', name: 'sheets' }));
 
 export const startAlikeWorker = (): Client<AlikeApi> =>
   client(new Worker(new URL('./alike.worker.ts', import.meta.url), { type: 'module', name: 'alike' }));

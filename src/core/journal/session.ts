@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import { LONGEST_REFERENCE_ID } from '../figure/catalogue/referenceId';
+import { sheetSchema } from '../desk/sheet';
 import { momentSchema } from '../moment';
 import { runLogSchema, sessionMsSchema } from '../clock/log';
 import { planSchema } from '../practice/plan/schema';
@@ -40,6 +41,8 @@ export const pageSchema = z.object({
   binnedAtMs: z.nullable(momentSchema),
   /** The sheet itself was thrown away; its record stays and counts. */
   thrownAway: z.optional(z.boolean()),
+  /** How the sheet lies in the photograph, and the drawings on it; missing until it was at the Desk. */
+  sheet: z.optional(sheetSchema),
   /** Where the learner would change it, shares of width and height. */
   fixes: z.optional(
     z.array(z.object({ x: share, y: share, part: z.string().check(z.maxLength(40)) })).check(z.maxLength(3)),

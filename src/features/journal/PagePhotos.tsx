@@ -1,6 +1,8 @@
 'use client';
 import { Camera, ImagePlus, Trash2 } from 'lucide-react';
+import type { Route } from 'next';
 import dynamic from 'next/dynamic';
+import Link from 'next/link';
 import { useRef, useState } from 'react';
 import { toast, toastProblem } from '@/ui/toast/toast';
 import type { Page } from '@/core/journal/session';
@@ -165,6 +167,15 @@ function PageCard({ page, number, onBin }: { page: Page; number: number; onBin: 
           <Trash2 size={15} aria-hidden />
         </button>
       </figcaption>
+      <Link
+        href={`/desk?session=${encodeURIComponent(page.sessionId)}&page=${encodeURIComponent(page.id)}` as Route}
+        className="inline-block py-1 text-[14px] link"
+        aria-label={`Page ${String(number)} on the desk`}
+      >
+        {page.sheet
+          ? `${String(page.sheet.drawings.length)} ${page.sheet.drawings.length === 1 ? 'drawing' : 'drawings'}`
+          : 'Cut out its drawings'}
+      </Link>
       {large && <PageClose page={page} number={number} onClose={() => setLarge(false)} />}
     </figure>
   );

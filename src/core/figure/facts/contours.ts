@@ -59,56 +59,70 @@ export function innerContours(
     return false;
   };
 
-  // One segment for each triangle crossed; its ends are named by the mesh edges they lie on.
-  const links = new Map<number, number[]>();
-  const at = new Map<number, Point>();
-  const visible = new Map<number, boolean>();
+  // One segment for each triangle crossed; its ends are numbered, by the mesh edges they lie on.
+  const numbers = new Map<number, number>();
+  const ends: Point[] = [];
+  const visible: boolean[] = [];
+  /** The one or two that follow each. */
+  const links: [number, number][] = [];
   const vertices = p.length / 3;
   const crossing = (a: number, b: number): number => {
     const key = a < b ? a * vertices + b : b * vertices + a;
-    if (at.has(key)) return key;
+    const known = numbers.get(key);
+    if (known !== undefined) return known;
     const t = toward[a] / (toward[a] - toward[b]);
-    const along = (k: number): number => projected[a * 3 + k] + (projected[b * 3 + k] - projected[a * 3 + k]) * t;
-    const [x, y, d] = [along(0), along(1), along(2)];
-    at.set(key, [x, y]);
-    visible.set(key, seen(x, y, d));
-    return key;
+    const x = projected[a * 3] + (projected[b * 3] - projected[a * 3]) * t;
+    const y = projected[a * 3 + 1] + (projected[b * 3 + 1] - projected[a * 3 + 1]) * t;
+    const d = projected[a * 3 + 2] + (projected[b * 3 + 2] - projected[a * 3 + 2]) * t;
+    const number = ends.push([x, y]) - 1;
+    visible.push(seen(x, y, d));
+    links.push([-1, -1]);
+    numbers.set(key, number);
+    return number;
+  };
+  const link = (e: number, f: number): void => {
+    links[e][links[e][0] < 0 ? 0 : 1] = f;
   };
   for (let t = 0; t < indices.length; t += 3) {
-    const [a, b, c] = [indices[t], indices[t + 1], indices[t + 2]];
-    const [fa, fb, fc] = [toward[a] > 0, toward[b] > 0, toward[c] > 0];
+    const a = indices[t];
+    const b = indices[t + 1];
+    const c = indices[t + 2];
+    const fa = toward[a] > 0;
+    const fb = toward[b] > 0;
+    const fc = toward[c] > 0;
     if (fa === fb && fb === fc) continue;
-    const [lone, q, r] = fa !== fb && fa !== fc ? [a, b, c] : fb !== fa && fb !== fc ? [b, a, c] : [c, a, b];
-    const e = crossing(lone, q);
-    const f = crossing(lone, r);
-    if (!visible.get(e) || !visible.get(f)) continue;
-    links.set(e, [...(links.get(e) ?? []), f]);
-    links.set(f, [...(links.get(f) ?? []), e]);
+    const lone = fa !== fb && fa !== fc ? a : fb !== fa && fb !== fc ? b : c;
+    const e = crossing(lone, lone === a ? b : a);
+    const f = crossing(lone, lone === c ? b : c);
+    if (!visible[e] || !visible[f]) continue;
+    link(e, f);
+    link(f, e);
   }
-  return chains(links).map(({ keys, closed }) => ({ points: keys.map((key) => at.get(key) as Point), closed }));
+  return chains(links).map(({ numbers: along, closed }) => ({ points: along.map((i) => ends[i]), closed }));
 }
 
 /** Follow links into chains, from loose ends first. */
-function chains(links: Map<number, number[]>): { keys: number[]; closed: boolean }[] {
-  const used = new Set<number>();
-  const out: { keys: number[]; closed: boolean }[] = [];
+function chains(links: readonly (readonly [number, number])[]): { numbers: number[]; closed: boolean }[] {
+  const used = new Uint8Array(links.length);
+  const out: { numbers: number[]; closed: boolean }[] = [];
   const follow = (from: number): number[] => {
-    const keys = [from];
-    used.add(from);
-    for (let current = from; ;) {
-      const next = links.get(current)?.find((key) => !used.has(key));
-      if (next === undefined) return keys;
-      used.add(next);
-      keys.push(next);
+    const along = [from];
+    used[from] = 1;
+    for (let current = from; ; ) {
+      const next = links[current].find((i) => i >= 0 && used[i] === 0);
+      if (next === undefined) return along;
+      used[next] = 1;
+      along.push(next);
       current = next;
     }
   };
-  for (const [key, ends] of links)
-    if (ends.length === 1 && !used.has(key)) out.push({ keys: follow(key), closed: false });
-  for (const [key] of links)
-    if (!used.has(key)) {
-      const keys = follow(key);
-      out.push({ keys, closed: keys.length > 3 });
-    }
+  links.forEach(([, second], i) => {
+    if (links[i][0] >= 0 && second < 0 && used[i] === 0) out.push({ numbers: follow(i), closed: false });
+  });
+  links.forEach(([first], i) => {
+    if (first < 0 || used[i] > 0) return;
+    const along = follow(i);
+    out.push({ numbers: along, closed: along.length > 3 });
+  });
   return out;
 }

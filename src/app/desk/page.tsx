@@ -1,0 +1,19 @@
+import type { Metadata } from 'next';
+import { Suspense } from 'react';
+import { DeskPage } from '@/features/desk/DeskPage';
+import { TopBar } from '@/ui/TopBar';
+
+export const metadata: Metadata = { title: 'Desk' };
+
+export default function Page() {
+  return (
+    <>
+      <TopBar />
+      <main className="mx-4 pt-4 pb-12 sm:mx-10">
+        <Suspense>
+          <DeskPage />
+        </Suspense>
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,89 @@
+import * as z from 'zod/mini';
+import type { SheetCandidate } from './findSheet';
+import { type Corners, type Point, sheetAspect, SHEETS, sheetsLike } from './quad';
+
+const share = z.number().check(z.minimum(0), z.maximum(1));
+/** A corner may lie outside the photograph. */
+const cornerSchema = z.tuple([
+  z.number().check(z.minimum(-0.5), z.maximum(1.5)),
+  z.number().check(z.minimum(-0.5), z.maximum(1.5)),
+]);
+
+/** A drawing on a sheet: where it is, shares of the straightened sheet, and which of the session's drawings it is. */
+export const sheetDrawingSchema = z.object({
+  x: share,
+  y: share,
+  width: z.number().check(z.minimum(0.005), z.maximum(1)),
+  height: z.number().check(z.minimum(0.005), z.maximum(1)),
+  /** Its key among the session's drawings; null for none of them. */
+  drawing: z.nullable(z.string().check(z.maxLength(400))),
+});
+export type SheetDrawing = z.infer<typeof sheetDrawingSchema>;
+
+/** So many drawings are cut out of one sheet at most. */
+export const MOST_DRAWINGS = 80;
+
+/** How a sheet lies in its photograph, and the drawings on it. The photograph itself is never changed. */
+export const sheetSchema = z.object({
+  /** Top left, top right, bottom right, bottom left as it lies in the photograph, shares of its width and height. */
+  corners: z.tuple([cornerSchema, cornerSchema, cornerSchema, cornerSchema]),
+  /** Turned by so many quarters to the right to stand upright. */
+  quarters: z.int().check(z.minimum(0), z.maximum(3)),
+  /** Width over height, as it lies in the photograph. */
+  aspect: z.number().check(z.minimum(0.1), z.maximum(10)),
+  /** The paper it is, where that is known. */
+  paper: z.optional(z.string().check(z.maxLength(40))),
+  drawings: z.array(sheetDrawingSchema).check(z.maxLength(MOST_DRAWINGS)),
+});
+export type Sheet = z.infer<typeof sheetSchema>;
+
+/** Corners in shares of a photograph, from pixels and to them. */
+export const cornersInShares = (corners: Corners, width: number, height: number): Sheet['corners'] =>
+  corners.map(([x, y]): [number, number] => [clamped(x / width), clamped(y / height)]) as Sheet['corners'];
+export const cornersInPixels = (corners: Sheet['corners'], width: number, height: number): Corners =>
+  corners.map(([x, y]): Point => [x * width, y * height]) as unknown as Corners;
+const clamped = (v: number): number => Math.min(1.5, Math.max(-0.5, v));
+
+/**
+ * The proportion of the sheet between corners: of the paper it is like, where it is like one.
+ * @param width Of the photograph, pixels, as `height`.
+ * @param paper A paper that was chosen.
+ */
+export function sheetShape(
+  corners: Corners,
+  width: number,
+  height: number,
+  paper?: string,
+): { aspect: number; papers: string[] } {
+  const seen = sheetAspect(corners, width, height);
+  const papers = sheetsLike(seen).map(({ name }) => name);
+  const known = SHEETS.find(({ name }) => name === (paper ?? papers[0]));
+  if (!known) return { aspect: seen, papers };
+  const upright = known.widthMm / known.heightMm;
+  return { aspect: seen < 1 ? upright : 1 / upright, papers };
+}
+
+const SIDES = ['upper', 'right', 'lower', 'left'] as const;
+/** A side that is seen worse than this is a guess, and a sheet whose sides lie off a line by more is curled. */
+const GUESSED = 0.4;
+const CURLED = 0.35;
+
+/** What is not sure of a sheet that was found, in sentences. */
+export function sheetDoubts(candidate: Pick<SheetCandidate, 'sides'> | undefined, bow: number): string[] {
+  if (!candidate) return ['No sheet was found in the photograph: drag the corners onto it.'];
+  const guessed = SIDES.filter((_, i) => candidate.sides[i] < GUESSED);
+  return [
+    ...(guessed.length > 0 ? [`Its ${guessed.join(' and ')} ${guessed.length > 1 ? 'edges are guesses' : 'edge is a guess'}: look at the corners there.`] : []),
+    ...(bow > CURLED ? ['The sheet is curled or partly covered: its edges are not straight.'] : []),
+  ];
+}
+
+/** Boxes as drawings: each is the next of what was drawn, as the sheet is read; what is left over is none. */
+export const namedInOrder = (boxes: readonly Omit<SheetDrawing, 'drawing'>[], keys: readonly string[]): SheetDrawing[] =>
+  boxes.slice(0, MOST_DRAWINGS).map((box, i) => ({ ...box, drawing: keys[i] ?? null }));
+
+/** What was drawn on earlier sheets of a session is not on this one. */
+export function keysLeft(keys: readonly string[], others: readonly (Sheet | undefined)[]): string[] {
+  const taken = new Set(others.flatMap((sheet) => sheet?.drawings.map(({ drawing }) => drawing) ?? []));
+  return keys.filter((key) => !taken.has(key));
+}

@@ -1,0 +1,41 @@
+'use client';
+import { useCallback, useEffect, useRef } from 'react';
+import type { Sheet } from '@/core/desk/sheet';
+import { type Client, startSheetWorker } from '@/workers/clients';
+import type { SheetApi, SheetFound, SheetMade } from '@/workers/sheet.worker';
+
+export interface FlatSheet extends SheetMade {
+  url: string;
+}
+
+/** Finding and straightening the sheet in a photograph, by a worker that goes when one leaves. */
+export function useSheet(photo: Blob): {
+  find: () => Promise<SheetFound>;
+  snap: (corners: Sheet['corners']) => ReturnType<SheetApi['snap']>;
+  make: (sheet: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>, expected: number | undefined) => Promise<FlatSheet>;
+} {
+  const worker = useRef<Client<SheetApi>>(undefined);
+  const urls = useRef<string[]>([]);
+  useEffect(
+    () => () => {
+      worker.current?.stop();
+      worker.current = undefined;
+      for (const url of urls.current) URL.revokeObjectURL(url);
+      urls.current = [];
+    },
+    [photo],
+  );
+  const api = useCallback(() => (worker.current ??= startSheetWorker()).api, []);
+  const find = useCallback(() => api().find(photo), [api, photo]);
+  const snap = useCallback((corners: Sheet['corners']) => api().snap(photo, corners), [api, photo]);
+  const make = useCallback(
+    async (sheet: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>, expected: number | undefined): Promise<FlatSheet> => {
+      const made = await api().make(photo, sheet, expected);
+      const url = URL.createObjectURL(made.image);
+      urls.current.push(url);
+      return { ...made, url };
+    },
+    [api, photo],
+  );
+  return { find, snap, make };
+}
