@@ -43,7 +43,9 @@ async function steps(checks) {
 /** Run a command and let it speak. @returns Whether it went well. */
 const aloud = (command, args, env) =>
   new Promise((resolve) => {
-    spawn(command, args, { stdio: 'inherit', env: { ...process.env, ...env } }).on('close', (code) => resolve(code === 0));
+    spawn(command, args, { stdio: 'inherit', env: { ...process.env, ...env } }).on('close', (code) =>
+      resolve(code === 0),
+    );
   });
 /** Run a command and keep what it says. */
 const quietly = (command, args, env = {}) =>

@@ -77,9 +77,7 @@ const api = {
   /** A first look, drawn without a graphics card: WebP with a transparent ground. */
   async draft(id: string, appearance: Appearance, size: { longSidePx: number; ground: boolean }): Promise<Blob> {
     const reference = referenceOf(id);
-    return webp(
-      draftPicture(await meshed(reference, COARSE, appearance), reference.view, { ...appearance, ...size }),
-    );
+    return webp(draftPicture(await meshed(reference, COARSE, appearance), reference.view, { ...appearance, ...size }));
   },
   /** The finished picture of a figure, WebP with a transparent ground; without WebGL, a careful draft. */
   async render(id: string, appearance: Appearance): Promise<Blob> {

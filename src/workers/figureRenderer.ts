@@ -178,8 +178,7 @@ export function sortFading({ geometry }: Mesh, eye: Vec3): void {
   const triangles = Array.from({ length: fading.count / 3 }, (_, i) => {
     const corners = all.slice(fading.start + i * 3, fading.start + i * 3 + 3);
     let far = 0;
-    for (const v of corners)
-      far += Math.hypot(p[v * 3] - eye[0], p[v * 3 + 1] - eye[1], p[v * 3 + 2] - eye[2]);
+    for (const v of corners) far += Math.hypot(p[v * 3] - eye[0], p[v * 3 + 1] - eye[1], p[v * 3 + 2] - eye[2]);
     return { corners, far };
   }).sort((a, b) => b.far - a.far);
   triangles.forEach(({ corners }, i) => {

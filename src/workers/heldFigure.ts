@@ -54,7 +54,13 @@ export function holdFigure(
   let moved = false;
 
   const move = (handle: HandleId, by: Vec3, balanced: boolean): string | undefined => {
-    const { pose: next, stopped } = moveJoint(pose, build, handle, add(handlePlace(poseSkeleton(pose, build), handle), by), balanced);
+    const { pose: next, stopped } = moveJoint(
+      pose,
+      build,
+      handle,
+      add(handlePlace(poseSkeleton(pose, build), handle), by),
+      balanced,
+    );
     pose = next;
     moved = true;
     return stopped;

@@ -43,8 +43,7 @@ export function liveFigure(canvas: OffscreenCanvas, ratio: number): LiveFigure {
   let plain = false;
   let scene: Scene | undefined;
   let key: DirectionalLight | undefined;
-  let shown:
-    { mesh: Mesh; points: Float32Array; figure: Figure; appearance: Appearance; middle: Vector3 } | undefined;
+  let shown: { mesh: Mesh; points: Float32Array; figure: Figure; appearance: Appearance; middle: Vector3 } | undefined;
   const camera = new PerspectiveCamera();
 
   /** Pixels drawn, as the ground's fading needs them. */
@@ -93,8 +92,7 @@ export function liveFigure(canvas: OffscreenCanvas, ratio: number): LiveFigure {
       if (!scene || !shown || !key) return 0;
       const from = performance.now();
       const { mesh, figure, appearance, points, middle } = shown;
-      const frame =
-        framed ?? contained(frameFigure(points, view, marginsFor(figure, true)), size.width / size.height);
+      const frame = framed ?? contained(frameFigure(points, view, marginsFor(figure, true)), size.width / size.height);
       sortFading(mesh, frame.eye);
       camera.position.set(...frame.eye);
       camera.lookAt(...frame.target);

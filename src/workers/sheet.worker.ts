@@ -28,7 +28,11 @@ async function pixelsOf(photo: Blob): Promise<Rgba> {
   context.imageSmoothingQuality = 'high';
   context.drawImage(whole, 0, 0, canvas.width, canvas.height);
   whole.close();
-  return { width: canvas.width, height: canvas.height, data: context.getImageData(0, 0, canvas.width, canvas.height).data };
+  return {
+    width: canvas.width,
+    height: canvas.height,
+    data: context.getImageData(0, 0, canvas.width, canvas.height).data,
+  };
 }
 
 /** The photograph looked at last: most questions are about the same one. */
@@ -72,10 +76,17 @@ const api = {
     };
   },
   /** Corners that were dragged near the sheet's, taken to it. */
-  async snap(photo: Blob, corners: Sheet['corners']): Promise<{ corners: Sheet['corners']; aspect: number; papers: string[] }> {
+  async snap(
+    photo: Blob,
+    corners: Sheet['corners'],
+  ): Promise<{ corners: Sheet['corners']; aspect: number; papers: string[] }> {
     const pixels = await known(photo);
     const { width, height } = pixels;
-    const near = refinedCorners(pixels, cornersInPixels(corners, width, height), SNAP * Math.max(width, height)).corners;
+    const near = refinedCorners(
+      pixels,
+      cornersInPixels(corners, width, height),
+      SNAP * Math.max(width, height),
+    ).corners;
     return { corners: cornersInShares(near, width, height), ...sheetShape(near, width, height) };
   },
   /**

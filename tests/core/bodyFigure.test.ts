@@ -16,11 +16,7 @@ type Space = [number, number, number][];
 function foundIn({ poseId, build, view }: FigureReference): { rig: Rig; space: Space; turned: (v: Vec3) => Vec3 } {
   const { rig } = settlePose(poseOf(poseId).pose, BUILDS[build]);
   const a = (view.azimuthDeg * Math.PI) / 180;
-  const turned = ([x, y, z]: Vec3): Vec3 => [
-    x * Math.cos(a) - z * Math.sin(a),
-    y,
-    x * Math.sin(a) + z * Math.cos(a),
-  ];
+  const turned = ([x, y, z]: Vec3): Vec3 => [x * Math.cos(a) - z * Math.sin(a), y, x * Math.sin(a) + z * Math.cos(a)];
   const on = (bone: string, offset: Vec3): Vec3 => add(rig.pos[bone], rotate(rig.rot[bone], offset));
   const place = (name: PointName): Vec3 => {
     const s = name.startsWith('left') ? 'L' : 'R';

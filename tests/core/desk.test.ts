@@ -46,7 +46,17 @@ describe('projective maps', () => {
     expect(v).toBeCloseTo(61, 6);
   });
   it('cannot be had of corners on one line', () => {
-    expect(() => homography([[0, 0], [1, 0], [2, 0], [3, 0]], to)).toThrow('one line');
+    expect(() =>
+      homography(
+        [
+          [0, 0],
+          [1, 0],
+          [2, 0],
+          [3, 0],
+        ],
+        to,
+      ),
+    ).toThrow('one line');
   });
 });
 

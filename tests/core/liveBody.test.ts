@@ -69,8 +69,7 @@ describe('forms under the skin', () => {
   it('show as much as the dial says', () => {
     const of = (bones: number) => buildFigure(KIT, {}, BUILDS.lean, { levels: 1, directions: 6 }, { bones }).positions;
     const [none, usual, strong] = [0, 1, 2].map(of);
-    const moved = (p: Float32Array): number =>
-      p.reduce((sum, v, i) => sum + Math.abs(v - none[i]), 0) / p.length;
+    const moved = (p: Float32Array): number => p.reduce((sum, v, i) => sum + Math.abs(v - none[i]), 0) / p.length;
     expect(moved(usual)).toBeGreaterThan(1e-4);
     expect(moved(strong) / moved(usual)).toBeCloseTo(2, 3);
   });
@@ -163,7 +162,8 @@ describe('a suit', () => {
       };
       expect(share('torso', suit), name).toBeGreaterThan(0.97);
       for (const part of ['uarm.L', 'thigh.R'] as const) expect(share(part, suit), `${name} ${part}`).toBe(1);
-      for (const part of ['farm.R', 'calf.L'] as const) expect(share(part, suit), `${name} ${part}`).toBeGreaterThan(0.8);
+      for (const part of ['farm.R', 'calf.L'] as const)
+        expect(share(part, suit), `${name} ${part}`).toBeGreaterThan(0.8);
       for (const part of ['hand.L', 'foot.R'] as const) expect(share(part, suit), `${name} ${part}`).toBeLessThan(0.02);
       // The face is bare; a little of the neck is not.
       expect(share('head', suit), name).toBeLessThan(0.15);

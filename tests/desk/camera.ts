@@ -38,7 +38,10 @@ function stroke(sheet: DrawnSheet, points: readonly Point[], random: () => numbe
       for (let v = Math.floor(y - half); v <= y + half; v++)
         for (let u = Math.floor(x - half); u <= x + half; u++)
           if (u >= 0 && v >= 0 && u < width && v < height)
-            ink[v * width + u] = Math.max(ink[v * width + u], press * Math.min(1, Math.max(0, half + 0.5 - Math.hypot(u - x, v - y))));
+            ink[v * width + u] = Math.max(
+              ink[v * width + u],
+              press * Math.min(1, Math.max(0, half + 0.5 - Math.hypot(u - x, v - y))),
+            );
     }
   }
 }
@@ -63,7 +66,13 @@ export function drawnSheet({
   for (let i = 0; i < figures; i++) {
     const reference = WHOLE_FIGURES[Math.floor(random() * WHOLE_FIGURES.length)];
     const { pose } = poseOf(reference.poseId);
-    const key = answerKey(referenceFigure(KIT, reference, COARSE), pose, BUILDS[reference.build], reference.view, STUDIO_LIGHT);
+    const key = answerKey(
+      referenceFigure(KIT, reference, COARSE),
+      pose,
+      BUILDS[reference.build],
+      reference.view,
+      STUDIO_LIGHT,
+    );
     const lines = [...key.outline, ...key.inner].map(({ points }) => points);
     const all = lines.flat();
     const [x0, x1] = [Math.min(...all.map(([x]) => x)), Math.max(...all.map(([x]) => x))];
@@ -73,7 +82,11 @@ export function drawnSheet({
     const left = (i % columns) * cell.w + (cell.w - k * (x1 - x0)) * (0.4 + 0.2 * random());
     const top = Math.floor(i / columns) * cell.h + (cell.h - k * (y1 - y0)) * (0.4 + 0.2 * random());
     for (const line of lines)
-      stroke(sheet, line.map(([x, y]): Point => [left + (x - x0) * k, top + (y - y0) * k]), random);
+      stroke(
+        sheet,
+        line.map(([x, y]): Point => [left + (x - x0) * k, top + (y - y0) * k]),
+        random,
+      );
     sheet.boxes.push({
       x: left / width,
       y: top / height,

@@ -7,7 +7,10 @@ import { driveClock, letPass } from '../../scripts/page-clock.mjs';
 const SHEET = 'tests/fixtures/sheet.jpg';
 
 /** Draw two poses and photograph the sheet. */
-async function withPhoto(page: Page, photo: string | { name: string; mimeType: string; buffer: Buffer }): Promise<void> {
+async function withPhoto(
+  page: Page,
+  photo: string | { name: string; mimeType: string; buffer: Buffer },
+): Promise<void> {
   await driveClock(page);
   await runPlan(page, posesBlock('flowing-gesture', [pose(WALKING, 30_000), pose(WAITING, 30_000)]));
   for (let i = 0; i < 2; i++) {
@@ -17,9 +20,7 @@ async function withPhoto(page: Page, photo: string | { name: string; mimeType: s
     await page.keyboard.press('ArrowRight');
   }
   await expect(page).toHaveURL(/\/after/);
-  await page
-    .getByLabel('Choose photographs of pages')
-    .setInputFiles(photo);
+  await page.getByLabel('Choose photographs of pages').setInputFiles(photo);
   await page.getByRole('link', { name: 'Page 1 on the desk' }).click();
   await expect(page.getByRole('heading', { name: 'The page on the desk' })).toBeVisible();
 }
@@ -60,7 +61,9 @@ test('a photographed sheet is found, straightened and cut into its drawings, eac
 
 test('corners are dragged where no sheet was found, with a magnifier', async ({ page }) => {
   test.setTimeout(120_000);
-  const plain = await sharp({ create: { width: 600, height: 450, channels: 3, background: '#888' } }).png().toBuffer();
+  const plain = await sharp({ create: { width: 600, height: 450, channels: 3, background: '#888' } })
+    .png()
+    .toBuffer();
   await withPhoto(page, { name: 'plain.png', mimeType: 'image/png', buffer: plain });
   await expect(page.getByText('No sheet was found in the photograph')).toBeVisible({ timeout: 30_000 });
   const corner = page.getByRole('button', { name: /^Upper left corner/ });

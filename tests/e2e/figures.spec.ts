@@ -274,7 +274,10 @@ test('a picture becomes a figure in its pose, to be seen from another side', asy
   test.setTimeout(180_000);
   await page.goto('/poses?set=library');
   await page.getByLabel('Choose pictures').setInputFiles('public/figures/archer-sprinting-slight-70.webp');
-  await page.getByRole('link', { name: /sprinting/ }).first().click();
+  await page
+    .getByRole('link', { name: /sprinting/ })
+    .first()
+    .click();
   const section = page.getByRole('region', { name: 'As a figure' });
   await expect(section).toBeVisible({ timeout: 60_000 });
   const limb = section.getByRole('button', { name: /toward you|away from you/ }).first();

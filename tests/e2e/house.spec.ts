@@ -114,12 +114,26 @@ const SCREENS: [name: string, open: (page: Page) => Promise<void>][] = [
     },
   ],
   [
-    'a figure',
+    'a figure, held by its joints',
     async (page) => {
       await page.goto(`/poses/figure?id=${encodeURIComponent('figure/archer-turning/masc/-20/6/26')}`);
       await expect(page.getByText(/^The action line is/)).toBeVisible({ timeout: 30_000 });
-      for (const key of '1234567890') await page.keyboard.press(key);
-      await expect(page.locator('[data-layer]')).toHaveCount(10);
+      for (const key of '1234567890spj') await page.keyboard.press(key);
+      await expect(page.locator('[data-layer]')).toHaveCount(12);
+      await expect(page.getByRole('button', { name: 'Move the left hand' })).toBeVisible();
+    },
+  ],
+  [
+    'the desk',
+    async (page) => {
+      await page.goto('/journal');
+      await page.getByLabel('Choose photographs of pages').setInputFiles('tests/fixtures/sheet.jpg');
+      await page
+        .getByRole('link', { name: /on the desk/ })
+        .last()
+        .click();
+      await page.getByRole('button', { name: 'Straighten it' }).click();
+      await expect(page.getByRole('list', { name: 'Drawings on this sheet' })).toBeVisible();
     },
   ],
   [

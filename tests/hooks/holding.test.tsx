@@ -150,11 +150,12 @@ describe('moves that are undone', () => {
 
 describe('lines of planes and solids', () => {
   it('are found when they are wanted, once for each view, and belong to it alone', async () => {
-    figures.lines.mockImplementation((id: string, _: unknown, form: string) => Promise.resolve([[[id.length, form.length]]]));
-    const { result, rerender, unmount } = renderHook(
-      ({ id, wanted }) => useFormLines(id, STUDIO, new Set(wanted)),
-      { initialProps: { id: FIGURE, wanted: [] as string[] } },
+    figures.lines.mockImplementation((id: string, _: unknown, form: string) =>
+      Promise.resolve([[[id.length, form.length]]]),
     );
+    const { result, rerender, unmount } = renderHook(({ id, wanted }) => useFormLines(id, STUDIO, new Set(wanted)), {
+      initialProps: { id: FIGURE, wanted: [] as string[] },
+    });
     expect(result.current).toEqual({});
     expect(figures.lines).not.toHaveBeenCalled();
     rerender({ id: FIGURE, wanted: ['planes', 'action'] });

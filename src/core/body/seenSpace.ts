@@ -24,4 +24,3 @@ export function seenSpace(points: readonly BodyPoint[], aspect: number, found: S
   const scale = both > 0 && own > 0 ? both / own : 1;
   return flat.map((p, i) => [(p[0] - root[0]) * scale, (p[1] - root[1]) * scale, found[i][2]]);
 }
-

@@ -1,5 +1,15 @@
 import { median } from 'd3-array';
-import { type Cluster, clusterOf, type Gap, gapsBetween, heightOf, inkCells, type InkCells, marksOf, widthOf } from './inkCells';
+import {
+  type Cluster,
+  clusterOf,
+  type Gap,
+  gapsBetween,
+  heightOf,
+  inkCells,
+  type InkCells,
+  marksOf,
+  widthOf,
+} from './inkCells';
 import { readingOrder, type SheetBox } from './readingOrder';
 import { type Cut, cutsOf } from './seams';
 
@@ -28,7 +38,12 @@ const MOST_CUTS = 12;
 const diagonal = (c: Cluster): number => Math.hypot(widthOf(c), heightOf(c));
 
 /** Clusters gathered where gaps are no larger than a radius. */
-function gathered(grid: InkCells, marks: readonly Cluster[], gaps: readonly Gap[], radius: number): { cluster: Cluster; of: number[] }[] {
+function gathered(
+  grid: InkCells,
+  marks: readonly Cluster[],
+  gaps: readonly Gap[],
+  radius: number,
+): { cluster: Cluster; of: number[] }[] {
   const parent = marks.map((_, i) => i);
   const root = (i: number): number => {
     while (parent[i] !== i) i = parent[i] = parent[parent[i]];
@@ -40,7 +55,13 @@ function gathered(grid: InkCells, marks: readonly Cluster[], gaps: readonly Gap[
   }
   const groups = new Map<number, number[]>();
   marks.forEach((_, i) => groups.set(root(i), [...(groups.get(root(i)) ?? []), i]));
-  return [...groups.values()].map((of) => ({ of, cluster: clusterOf(grid, of.flatMap((i) => marks[i].cells)) }));
+  return [...groups.values()].map((of) => ({
+    of,
+    cluster: clusterOf(
+      grid,
+      of.flatMap((i) => marks[i].cells),
+    ),
+  }));
 }
 
 /** Whether clusters are large and dark enough to be drawings, one for each. */
@@ -65,14 +86,15 @@ function plateaus(grid: InkCells, marks: readonly Cluster[], gaps: readonly Gap[
     counts.push({ radius, count: weighty(clusters, long).filter(Boolean).length });
   }
   const out: Plateau[] = [];
-  for (let i = 0; i < counts.length; ) {
+  for (let i = 0; i < counts.length;) {
     let j = i;
     while (j + 1 < counts.length && counts[j + 1].count === counts[i].count) j++;
     const from = Math.max(LEAST_GAP * long, counts[i].radius);
     const to = counts[j + 1]?.radius ?? MOST_GAP * long;
     if (to > from && counts[i].count > 0) {
       let weight = 0;
-      for (let r = from; r < to; r *= 1.02) weight += Math.exp(-0.5 * (Math.log(r / (USUAL_GAP * long)) / GAP_SPREAD) ** 2);
+      for (let r = from; r < to; r *= 1.02)
+        weight += Math.exp(-0.5 * (Math.log(r / (USUAL_GAP * long)) / GAP_SPREAD) ** 2);
       out.push({ radius: Math.sqrt(from * to), weight });
     }
     i = j + 1;
@@ -104,7 +126,10 @@ function wayOf(
 ): Way {
   const { long, width } = grid;
   const all = gathered(grid, marks, gaps, radius);
-  const isDrawing = weighty(all.map(({ cluster }) => cluster), long);
+  const isDrawing = weighty(
+    all.map(({ cluster }) => cluster),
+    long,
+  );
   const drawings = all.filter((_, i) => isDrawing[i]);
   const owner = new Map(drawings.flatMap(({ of }, k) => of.map((i): [number, number] => [i, k])));
   const left: Cluster[] = [];
@@ -119,7 +144,10 @@ function wayOf(
     }
     const writing = heightOf(cluster) < 0.024 * long && widthOf(cluster) > 1.2 * heightOf(cluster) && of.length > 1;
     const to = nearest && drawings[nearest.k];
-    const near = to && nearest && nearest.cells < Math.min(0.035 * long, 0.13 * Math.max(heightOf(to.cluster), widthOf(to.cluster)));
+    const near =
+      to &&
+      nearest &&
+      nearest.cells < Math.min(0.035 * long, 0.13 * Math.max(heightOf(to.cluster), widthOf(to.cluster)));
     if (to && near && !writing) to.cluster = clusterOf(grid, [...to.cluster.cells, ...cluster.cells]);
     else left.push(cluster);
   }

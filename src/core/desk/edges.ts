@@ -26,7 +26,10 @@ const LEAST = 14;
 const CHANNELS = [1, 1.2, 1] as const;
 
 /** Mean of squares of `factor` pixels. */
-function shrunk({ width, height, data }: Rgba, factor: number): Pick<Edges, 'width' | 'height' | 'lightness' | 'redGreen' | 'greenBlue'> {
+function shrunk(
+  { width, height, data }: Rgba,
+  factor: number,
+): Pick<Edges, 'width' | 'height' | 'lightness' | 'redGreen' | 'greenBlue'> {
   const w = Math.floor(width / factor);
   const h = Math.floor(height / factor);
   const lightness = new Float32Array(w * h);
@@ -75,7 +78,9 @@ export function edgesOf(photo: Rgba): Edges {
   const factor = Math.max(1, Math.round(Math.max(photo.width, photo.height) / LONG_SIDE));
   const small = shrunk(photo, factor);
   const { width: w, height: h } = small;
-  const [lightness, redGreen, greenBlue] = [small.lightness, small.redGreen, small.greenBlue].map((c) => blurred(c, w, h));
+  const [lightness, redGreen, greenBlue] = [small.lightness, small.redGreen, small.greenBlue].map((c) =>
+    blurred(c, w, h),
+  );
   const gx = new Float32Array(w * h);
   const gy = new Float32Array(w * h);
   const size = new Float32Array(w * h);

@@ -132,7 +132,8 @@ const middle = (values: number[]): number => values.sort((a, b) => a - b)[values
 export function evenLight(sheet: Rgba): EvenSheet {
   const { width: w, height: h, data } = sheet;
   const luminance = new Float32Array(w * h);
-  for (let i = 0, o = 0; i < luminance.length; i++, o += 4) luminance[i] = (data[o] + 2 * data[o + 1] + data[o + 2]) / 4;
+  for (let i = 0, o = 0; i < luminance.length; i++, o += 4)
+    luminance[i] = (data[o] + 2 * data[o + 1] + data[o + 2]) / 4;
   const cells = cellsOf(sheet, luminance);
   const { across, down } = cells;
   const trusted = trust(cells);

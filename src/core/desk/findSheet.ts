@@ -91,7 +91,10 @@ const share = (values: number[], at: number): number => {
 };
 
 /** What the middle of a candidate is made of, whatever is drawn on it: its lightness and its hue. */
-function paperOf({ width: w, height: h, lightness, redGreen, greenBlue }: Edges, corners: readonly Point[]): [number, number, number] {
+function paperOf(
+  { width: w, height: h, lightness, redGreen, greenBlue }: Edges,
+  corners: readonly Point[],
+): [number, number, number] {
   const [light, red, green]: number[][] = [[], [], []];
   for (let j = 0; j < 9; j++)
     for (let i = 0; i < 9; i++) {
@@ -196,7 +199,9 @@ export function findSheet(photo: Rgba): FoundSheet {
   for (const quad of all) {
     const paper = paperOf(edges, quad.corners);
     const middle = middleOf(quad.corners);
-    quad.sides = quad.corners.map((p, k) => quad.sides[k] * (0.35 + 0.65 * paperBeside(edges, p, quad.corners[(k + 1) % 4], middle, paper)));
+    quad.sides = quad.corners.map(
+      (p, k) => quad.sides[k] * (0.35 + 0.65 * paperBeside(edges, p, quad.corners[(k + 1) % 4], middle, paper)),
+    );
     quad.score = scored(quad.sides, areaOf(quad.corners), w * h);
   }
   all.sort((a, b) => b.score - a.score);

@@ -75,7 +75,11 @@ export function inkCells(ink: Uint8Array, width: number, height: number): InkCel
 }
 
 /** Cells that hang together, diagonals too, among those that are asked for. */
-export function floods(grid: InkCells, cells: Iterable<number>, belongs: (from: number, to: number) => boolean): Cluster[] {
+export function floods(
+  grid: InkCells,
+  cells: Iterable<number>,
+  belongs: (from: number, to: number) => boolean,
+): Cluster[] {
   const { width: w, height: h } = grid;
   const seen = new Set<number>();
   const out: Cluster[] = [];

@@ -101,7 +101,8 @@ function fitted(line: Line, { w, gx, gy, size, on }: { w: number } & Pick<Edges,
     if (sum < CLEAR * 8) break;
     const mx = sx / sum;
     const my = sy / sum;
-    const across = 0.5 * Math.atan2(2 * (sxy / sum - mx * my), sxx / sum - mx * mx - (syy / sum - my * my)) + Math.PI / 2;
+    const across =
+      0.5 * Math.atan2(2 * (sxy / sum - mx * my), sxx / sum - mx * mx - (syy / sum - my * my)) + Math.PI / 2;
     const sign = Math.cos(across) * c + Math.sin(across) * s < 0 ? -1 : 1;
     c = Math.cos(across) * sign;
     s = Math.sin(across) * sign;

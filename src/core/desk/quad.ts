@@ -104,7 +104,8 @@ export function sheetAspect(corners: Corners, width: number, height: number): nu
   const f2 = -(n2[0] * n3[0] + n2[1] * n3[1]) / (n2[2] * n3[2]);
   const f = Math.sqrt(f2);
   // Seen nearly square on, the corners say nothing of the lens.
-  const told = f2 > 0 && f > LIKELY_FOCAL[0] * diagonal && f < LIKELY_FOCAL[1] * diagonal && Math.abs(n2[2] * n3[2]) > 1e-4;
+  const told =
+    f2 > 0 && f > LIKELY_FOCAL[0] * diagonal && f < LIKELY_FOCAL[1] * diagonal && Math.abs(n2[2] * n3[2]) > 1e-4;
   const focal = told ? f : USUAL_FOCAL * diagonal;
   const long = (n: V): number => n[0] ** 2 + n[1] ** 2 + focal ** 2 * n[2] ** 2;
   return Math.sqrt(long(n2) / long(n3));
@@ -128,6 +129,7 @@ const SAME_ASPECT = 0.025;
 /** The sheets that a proportion fits, the nearest first; upright or lying. */
 export function sheetsLike(aspect: number): (typeof SHEETS)[number][] {
   const upright = Math.min(aspect, 1 / aspect);
-  const off = ({ widthMm, heightMm }: (typeof SHEETS)[number]): number => Math.abs(Math.log((widthMm / heightMm) / upright));
+  const off = ({ widthMm, heightMm }: (typeof SHEETS)[number]): number =>
+    Math.abs(Math.log(widthMm / heightMm / upright));
   return SHEETS.filter((sheet) => off(sheet) < SAME_ASPECT).sort((a, b) => off(a) - off(b));
 }

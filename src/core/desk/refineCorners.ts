@@ -143,9 +143,7 @@ export function refinedCorners(photo: Rgba, corners: Corners, reach: number): { 
       return { c, s, rho: from[0] * c + from[1] * s };
     });
     const next = lines.map((line, k) => meeting(lines[(k + 3) % 4], line));
-    const strayed = next.some(
-      (p, i) => !p || Math.hypot(p[0] - now[i][0], p[1] - now[i][1]) > 3 * reach + 6,
-    );
+    const strayed = next.some((p, i) => !p || Math.hypot(p[0] - now[i][0], p[1] - now[i][1]) > 3 * reach + 6);
     if (strayed) break;
     now = next as Point[];
   }

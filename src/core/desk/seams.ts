@@ -75,7 +75,8 @@ function cutAlong(grid: InkCells, cluster: Cluster, upright: boolean, leastShare
   const sides: [number[], number[]] = [[], []];
   for (const piece of pieces) {
     const own = beyond(piece.cells[0]) ? 1 : 0;
-    const crossing = piece !== mains[own] && piece.mass < 0.3 * mains[own].mass && touchesAcross(piece, inside, beyond, width);
+    const crossing =
+      piece !== mains[own] && piece.mass < 0.3 * mains[own].mass && touchesAcross(piece, inside, beyond, width);
     sides[crossing ? 1 - own : own].push(...piece.cells);
   }
   const parts = sides.map((side) => clusterOf(grid, side)) as [Cluster, Cluster];

@@ -10,7 +10,7 @@ const cornerSchema = z.tuple([
 ]);
 
 /** A drawing on a sheet: where it is, shares of the straightened sheet, and which of the session's drawings it is. */
-export const sheetDrawingSchema = z.object({
+const sheetDrawingSchema = z.object({
   x: share,
   y: share,
   width: z.number().check(z.minimum(0.005), z.maximum(1)),
@@ -73,14 +73,20 @@ export function sheetDoubts(candidate: Pick<SheetCandidate, 'sides'> | undefined
   if (!candidate) return ['No sheet was found in the photograph: drag the corners onto it.'];
   const guessed = SIDES.filter((_, i) => candidate.sides[i] < GUESSED);
   return [
-    ...(guessed.length > 0 ? [`Its ${guessed.join(' and ')} ${guessed.length > 1 ? 'edges are guesses' : 'edge is a guess'}: look at the corners there.`] : []),
+    ...(guessed.length > 0
+      ? [
+          `Its ${guessed.join(' and ')} ${guessed.length > 1 ? 'edges are guesses' : 'edge is a guess'}: look at the corners there.`,
+        ]
+      : []),
     ...(bow > CURLED ? ['The sheet is curled or partly covered: its edges are not straight.'] : []),
   ];
 }
 
 /** Boxes as drawings: each is the next of what was drawn, as the sheet is read; what is left over is none. */
-export const namedInOrder = (boxes: readonly Omit<SheetDrawing, 'drawing'>[], keys: readonly string[]): SheetDrawing[] =>
-  boxes.slice(0, MOST_DRAWINGS).map((box, i) => ({ ...box, drawing: keys[i] ?? null }));
+export const namedInOrder = (
+  boxes: readonly Omit<SheetDrawing, 'drawing'>[],
+  keys: readonly string[],
+): SheetDrawing[] => boxes.slice(0, MOST_DRAWINGS).map((box, i) => ({ ...box, drawing: keys[i] ?? null }));
 
 /** What was drawn on earlier sheets of a session is not on this one. */
 export function keysLeft(keys: readonly string[], others: readonly (Sheet | undefined)[]): string[] {

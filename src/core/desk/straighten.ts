@@ -5,7 +5,12 @@ import { type Corners, homography } from './quad';
  * The sheet between four corners as if seen square on, by sampling the photograph between its pixels.
  * @param width Of the straightened sheet, pixels, as `height`.
  */
-export function straightened({ width: sw, height: sh, data: from }: Rgba, corners: Corners, width: number, height: number): Rgba {
+export function straightened(
+  { width: sw, height: sh, data: from }: Rgba,
+  corners: Corners,
+  width: number,
+  height: number,
+): Rgba {
   const m = homography(
     [
       [0, 0],

@@ -89,21 +89,13 @@ export function skinSurface({ kit, posed, sitter, fineness, part, bones, cover }
     solidMesh(solids),
   );
   const asked = both(of(body, 3), hair);
-  const open = openness(
-    asked,
-    both(of(quadNormals(mesh.quads, body), 3), hairNormals),
-    occluders,
-    fineness.directions,
-  );
+  const open = openness(asked, both(of(quadNormals(mesh.quads, body), 3), hairNormals), occluders, fineness.directions);
   const bodyEnd = region.vertices.length;
   region.vertices.forEach((v, i) => {
     open[i] *= sitter.light[v];
   });
   return {
-    ...joined(
-      { positions, indices: surface.triangles },
-      { positions: hair, indices: trianglesOf(hairQuads) },
-    ),
+    ...joined({ positions, indices: surface.triangles }, { positions: hair, indices: trianglesOf(hairQuads) }),
     normals: both(quadNormals(surface.quads, positions), hairNormals),
     parts: withMore(surface.parts, hairCount, partNumber('head')),
     openness: both(surface.finer(open.subarray(0, bodyEnd), 1), open.subarray(bodyEnd)),

@@ -139,4 +139,3 @@ function handMove(kit: BodyKit, pose: Pose, rig: Rig, p: Float32Array, normals: 
   const palm = rotate(rig.rot[`hand.${side}`], [-sideSign(side), 0, 0]);
   return handShift(handContact(kit, p, normals, side), touches ? palm : undefined);
 }
-

@@ -54,7 +54,8 @@ export function CornersEditor({
   const [chosen, setChosen] = useState(0);
   const [corners, setCorners] = useState<Sheet['corners'] | undefined>(start?.corners);
   const [paper, setPaper] = useState<string | undefined>(start?.paper);
-  const [held, setHeld] = useState<number>();
+  /** The corner under the hand, and how large the photograph is shown. */
+  const [held, setHeld] = useState<{ i: number; width: number; height: number }>();
   const [moved, setMoved] = useState(false);
   const image = useRef<HTMLImageElement>(null);
   useEffect(() => {
@@ -67,7 +68,10 @@ export function CornersEditor({
       },
       () => {
         if (!current) return;
-        setFound({ candidates: [], doubts: ['The photograph could not be looked at here: drag the corners onto the sheet.'] });
+        setFound({
+          candidates: [],
+          doubts: ['The photograph could not be looked at here: drag the corners onto the sheet.'],
+        });
         setCorners((before) => before ?? INSIDE);
       },
     );
@@ -84,11 +88,11 @@ export function CornersEditor({
   };
   const drag = (i: number, event: PointerEvent): void => {
     const box = image.current?.getBoundingClientRect();
-    if (held !== i || !box) return;
+    if (held?.i !== i || !box) return;
     place(i, (event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height);
   };
   const candidates = found?.candidates ?? [];
-  const at = held !== undefined && corners ? corners[held] : undefined;
+  const at = held && corners?.[held.i];
   return (
     <div className="mt-3 grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_380px]">
       <div className="grid place-items-center bg-plate p-6">
@@ -101,7 +105,11 @@ export function CornersEditor({
             className="max-h-[70dvh] max-w-full object-contain"
           />
           {corners && (
-            <svg viewBox="0 0 1 1" preserveAspectRatio="none" className="pointer-events-none absolute inset-0 h-full w-full overflow-visible">
+            <svg
+              viewBox="0 0 1 1"
+              preserveAspectRatio="none"
+              className="pointer-events-none absolute inset-0 h-full w-full overflow-visible"
+            >
               <path
                 d={`M${corners.map(([x, y]) => `${String(x)} ${String(y)}`).join('L')}Z`}
                 fill="none"
@@ -120,7 +128,8 @@ export function CornersEditor({
               style={{ left: `${String(x * 100)}%`, top: `${String(y * 100)}%` }}
               onPointerDown={(event) => {
                 event.currentTarget.setPointerCapture(event.pointerId);
-                setHeld(i);
+                const box = image.current?.getBoundingClientRect();
+                if (box) setHeld({ i, width: box.width, height: box.height });
               }}
               onPointerMove={(event) => drag(i, event)}
               onPointerUp={() => setHeld(undefined)}
@@ -136,13 +145,13 @@ export function CornersEditor({
               <span aria-hidden className="block size-[18px] rounded-full border-2 border-ink bg-sheet/60" />
             </button>
           ))}
-          {at && (
+          {held && at && (
             <div
               aria-hidden
               className={`pointer-events-none absolute top-2 overflow-hidden rounded-full border-2 border-ink ${at[0] > 0.5 ? 'left-2' : 'right-2'}`}
               style={{ width: LENS_PX, height: LENS_PX }}
             >
-              <Lens url={photo.url} at={at} image={image.current} />
+              <Lens url={photo.url} at={at} size={held} />
             </div>
           )}
         </div>
@@ -153,7 +162,7 @@ export function CornersEditor({
             ? 'Looking for the sheet.'
             : moved
               ? 'Drag the corners onto the sheet’s own; the magnifier helps.'
-              : (found.doubts.join(' ') || 'The sheet was found. Move a corner where it is off.')}
+              : found.doubts.join(' ') || 'The sheet was found. Move a corner where it is off.'}
         </p>
         <div className="flex flex-wrap gap-2">
           {candidates.length > 1 && (
@@ -192,7 +201,9 @@ export function CornersEditor({
             value={paper ?? ''}
             onChange={(event) => setPaper(event.target.value || undefined)}
           >
-            <option value="">{shape?.papers[0] ? `As it seems: ${shape.papers.slice(0, 3).join(', ')}` : 'Its own proportion'}</option>
+            <option value="">
+              {shape?.papers[0] ? `As it seems: ${shape.papers.slice(0, 3).join(', ')}` : 'Its own proportion'}
+            </option>
             {SHEETS.map(({ name }) => (
               <option key={name}>{name}</option>
             ))}
@@ -224,9 +235,16 @@ export function CornersEditor({
 }
 
 /** The photograph around a corner, magnified, with a cross on it. */
-function Lens({ url, at: [x, y], image }: { url: string; at: readonly [number, number]; image: HTMLImageElement | null }) {
-  const width = (image?.clientWidth ?? 0) * MAGNIFIED;
-  const height = (image?.clientHeight ?? 0) * MAGNIFIED;
+function Lens({
+  url,
+  at: [x, y],
+  size,
+}: {
+  url: string;
+  at: readonly [number, number];
+  size: { width: number; height: number };
+}) {
+  const [width, height] = [size.width * MAGNIFIED, size.height * MAGNIFIED];
   return (
     <>
       <img

@@ -37,7 +37,8 @@ export function DeskPage() {
   const photo = useObjectUrl(lying.value ? imageKey('page', pageId) : undefined, loadImage);
   const nowMs = useNow(60_000);
   if (lying.problem) return <Notice>{lying.problem}</Notice>;
-  if (lying.value === undefined || (lying.value && photo === undefined)) return <div className="mt-4 h-[70dvh] skeleton" />;
+  if (lying.value === undefined || (lying.value && photo === undefined))
+    return <div className="mt-4 h-[70dvh] skeleton" />;
   if (!lying.value || !photo)
     return (
       <div className="max-w-[60ch] py-8">

@@ -28,7 +28,8 @@ export function DrawingsBeside({
   if (drawings.length === 0)
     return (
       <p>
-        No drawing was found on this sheet. Put a box around one with “One more box”, or look at the sheet’s corners again.
+        No drawing was found on this sheet. Put a box around one with “One more box”, or look at the sheet’s corners
+        again.
       </p>
     );
   return (
@@ -90,5 +91,7 @@ function Cut({ flat, box }: { flat: FlatSheet; box: SheetDrawing }) {
 function Beside({ referenceId }: { referenceId: string | null }) {
   const url = useReferenceThumbnail(referenceId);
   if (referenceId === null) return <p className="text-quiet">From nothing.</p>;
-  return url ? <img src={url} alt="What it was drawn from" style={{ maxHeight: TALL }} className="max-w-[45%]" /> : null;
+  return url ? (
+    <img src={url} alt="What it was drawn from" style={{ maxHeight: TALL }} className="max-w-[45%]" />
+  ) : null;
 }

@@ -166,7 +166,9 @@ export function DrawingsEditor({
           Its corners
         </button>
       </div>
-      {numbersOnly && <p className="mt-2 text-quiet">Judging is shut for this session: the drawings are only cut out.</p>}
+      {numbersOnly && (
+        <p className="mt-2 text-quiet">Judging is shut for this session: the drawings are only cut out.</p>
+      )}
     </div>
   );
 }

@@ -64,8 +64,7 @@ export function SheetOnDesk({
         setFlat(done);
         setFailed(false);
         // What was put by hand stays.
-        if (sheet.drawings.length === 0)
-          change({ ...sheet, drawings: namedInOrder(done.boxes, leftNow.current) });
+        if (sheet.drawings.length === 0) change({ ...sheet, drawings: namedInOrder(done.boxes, leftNow.current) });
       },
       () => current && setFailed(true),
     );
@@ -105,7 +104,11 @@ export function SheetOnDesk({
     );
   if (!flat)
     return (
-      <div className="mt-3 h-[66dvh] skeleton" role="status" aria-label="Straightening the sheet and finding its drawings" />
+      <div
+        className="mt-3 h-[66dvh] skeleton"
+        role="status"
+        aria-label="Straightening the sheet and finding its drawings"
+      />
     );
   const setDrawings = (drawings: SheetDrawing[]): void => change({ ...sheet, drawings });
   return (

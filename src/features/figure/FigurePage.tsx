@@ -235,10 +235,7 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
             <div className="mt-2 h-[150px] skeleton" aria-label="Reading the figure" />
           )}
         </section>
-        <LightAndLook
-          state={state}
-          onChange={(to) => keep((before) => ({ ...before, ...to }))}
-        />
+        <LightAndLook state={state} onChange={(to) => keep((before) => ({ ...before, ...to }))} />
         <SaveFigure
           id={id}
           name={name}

@@ -109,7 +109,12 @@ export function FigurePlate({
             style={{ filter: filterOf(seenAs), visibility: live.shows ? 'hidden' : 'visible' }}
           />
           {reading && shown.size > 0 && !live.shows && (
-            <AnswerKeyOverlay answers={{ ...reading.key, ...lines }} shown={shown} svgRef={svgRef} label={`Answer key over ${name}`} />
+            <AnswerKeyOverlay
+              answers={{ ...reading.key, ...lines }}
+              shown={shown}
+              svgRef={svgRef}
+              label={`Answer key over ${name}`}
+            />
           )}
         </div>
       ) : (

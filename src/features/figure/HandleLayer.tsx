@@ -1,11 +1,15 @@
 'use client';
 import { useRef } from 'react';
 import { type HandleId, HANDLES } from '@/core/figure/skeleton/moveJoint';
+import { apart } from './apart';
 import type { Holding } from './useHolding';
 
 /** One press of an arrow key moves a handle so far, with Shift farther; head heights. */
 const STEP = 0.06;
 const LARGE_STEP = 0.24;
+
+/** Rings are at least so far apart, pixels; one that had to give way is tied to its joint. */
+const RING_PX = 30;
 
 /** Where the keys move a handle: across the view, up it, toward the eye. */
 const KEYS: Readonly<Record<string, readonly [number, number, number]>> = {
@@ -22,11 +26,23 @@ export function HandleLayer({ holding: { handles, drag, letGo, nudge } }: { hold
   const layer = useRef<HTMLDivElement>(null);
   /** Where in a handle the pointer took hold. */
   const grip = useRef<{ id: HandleId; dx: number; dy: number }>(undefined);
+  const rings = apart(handles, RING_PX);
   return (
     <div ref={layer} className="pointer-events-none absolute inset-3">
+      <svg aria-hidden className="absolute inset-0 h-full w-full overflow-visible">
+        {rings.map(({ x, y }, i) => (
+          <path
+            key={handles[i].id}
+            d={`M${String(x)} ${String(y)}L${String(handles[i].x)} ${String(handles[i].y)}`}
+            stroke="var(--ink)"
+            strokeWidth={1.5}
+          />
+        ))}
+      </svg>
       {HANDLES.map(({ id, name }) => {
         const place = handles.find((handle) => handle.id === id);
-        if (!place) return null;
+        const ring = rings.find((handle) => handle.id === id);
+        if (!place || !ring) return null;
         const small = /^(elbow|knee)/.test(id);
         return (
           <button
@@ -35,8 +51,8 @@ export function HandleLayer({ holding: { handles, drag, letGo, nudge } }: { hold
             aria-label={`Move the ${name.toLowerCase()}`}
             title={name}
             data-handle={id}
-            className="pointer-events-auto absolute grid h-11 w-11 -translate-x-1/2 -translate-y-1/2 cursor-grab touch-none place-items-center rounded-full"
-            style={{ left: place.x, top: place.y }}
+            className="pointer-events-auto absolute grid size-7 -translate-x-1/2 -translate-y-1/2 cursor-grab touch-none place-items-center rounded-full pointer-coarse:size-11"
+            style={{ left: ring.x, top: ring.y }}
             onPointerDown={(event) => {
               event.stopPropagation();
               event.currentTarget.setPointerCapture(event.pointerId);

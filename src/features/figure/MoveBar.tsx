@@ -1,6 +1,6 @@
 'use client';
 import { Redo2, Undo2 } from 'lucide-react';
-import { type FormEvent, useState } from 'react';
+import { useState } from 'react';
 import type { Holding } from './useHolding';
 
 /** What can be done with a figure whose joints are moved. */
@@ -28,11 +28,6 @@ export function MoveBar({
 }) {
   const [own, setOwn] = useState('');
   const button = 'btn-quiet btn max-sm:h-14';
-  const keep = (event: FormEvent): void => {
-    event.preventDefault();
-    onKeep?.(own.trim() || name);
-    setOwn('');
-  };
   return (
     <section aria-label="Moving joints" className="no-print mt-3 border border-rule bg-sheet p-3">
       <div className="flex flex-wrap items-center gap-x-2 gap-y-3">
@@ -64,7 +59,14 @@ export function MoveBar({
           : (told ?? 'Drag a ring, or choose one with Tab and move it with the arrow keys.')}
       </p>
       {onKeep && (
-        <form className="mt-2 flex flex-wrap items-end gap-2" onSubmit={keep}>
+        <form
+          className="mt-2 flex flex-wrap items-end gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            onKeep(own.trim() || name);
+            setOwn('');
+          }}
+        >
           <label className="max-sm:grow">
             <span className="block text-[14px]">Keep it among your own poses as</span>
             <input

@@ -16,7 +16,14 @@ export interface PageState {
   /** Whether it wears a suit from neck to ankles. */
   suit: boolean;
 }
-export const FRESH: PageState = { look: 'clay', light: STUDIO_LIGHT, layers: [], seenAs: 'color', bones: BONES.usual, suit: false };
+export const FRESH: PageState = {
+  look: 'clay',
+  light: STUDIO_LIGHT,
+  layers: [],
+  seenAs: 'color',
+  bones: BONES.usual,
+  suit: false,
+};
 
 const schema = z.object({
   look: z.enum(LOOKS),

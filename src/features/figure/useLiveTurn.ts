@@ -86,7 +86,7 @@ export function useLiveTurn(canvas: RefObject<HTMLCanvasElement | null>, id: str
     setShows(undefined);
   }, []);
   const ask = useCallback(
-    async <T,>(work: (api: Client<FigureApi>['api']) => Promise<T>, drawn: boolean): Promise<T> => {
+    async <T>(work: (api: Client<FigureApi>['api']) => Promise<T>, drawn: boolean): Promise<T> => {
       prepare();
       await opened.current;
       if (!worker.current) throw new Error('no worker');

@@ -169,7 +169,7 @@ function PageCard({ page, number, onBin }: { page: Page; number: number; onBin: 
       </figcaption>
       <Link
         href={`/desk?session=${encodeURIComponent(page.sessionId)}&page=${encodeURIComponent(page.id)}` as Route}
-        className="inline-block py-1 text-[14px] link"
+        className="inline-block link py-1 text-[14px]"
         aria-label={`Page ${String(number)} on the desk`}
       >
         {page.sheet

@@ -7,7 +7,7 @@ import { type KeyLight, towardLight } from '../picture/light';
 import type { Pose } from '../skeleton/pose';
 import { PARTS } from '../skeleton/parts';
 import { type Camera, cameraOf, cornerWeights, project, projectAll, rasterize } from '../picture/raster';
-import { dot, length, sub, type Vec3 } from '../skeleton/vector';
+import { length, sub, type Vec3 } from '../skeleton/vector';
 import {
   describeHeading,
   describeView,

@@ -108,7 +108,7 @@ function chains(links: readonly (readonly [number, number])[]): { numbers: numbe
   const follow = (from: number): number[] => {
     const along = [from];
     used[from] = 1;
-    for (let current = from; ; ) {
+    for (let current = from; ;) {
       const next = links[current].find((i) => i >= 0 && used[i] === 0);
       if (next === undefined) return along;
       used[next] = 1;

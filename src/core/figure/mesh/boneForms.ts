@@ -233,7 +233,14 @@ export const BONE_FORMS: readonly SkinForm[] = [
     height: 0.014,
     width: 0.07,
   },
-  { name: 'point of the elbow', from: [0.3, -0.3, -0.9], under: ARM, line: [[1.76, 5.29, -0.04]], height: 0.016, width: 0.08 },
+  {
+    name: 'point of the elbow',
+    from: [0.3, -0.3, -0.9],
+    under: ARM,
+    line: [[1.76, 5.29, -0.04]],
+    height: 0.016,
+    width: 0.08,
+  },
   { name: 'wrist bone', from: [0.75, 0.5, -0.43], under: WRIST, line: [[2.36, 4.83, 0.81]], height: 0.02, width: 0.06 },
   // Leg.
   { name: 'kneecap', from: FRONT, under: LEG, line: [[0.655, 2.33, 0.36]], height: 0.04, width: 0.1 },

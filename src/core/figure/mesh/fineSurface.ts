@@ -31,7 +31,8 @@ export function fineSurface(region: Region, levels: Levels, rest: Float32Array, 
   const steps: Subdivision[] = ([1, 2] as const).filter((n) => n <= levels).map(region.level);
   const finer = (data: Float32Array, stride: number): Float32Array =>
     steps.reduce((d, level) => subdivided(level, d, stride), data);
-  const take = (data: Float32Array, stride: number): Float32Array => finer(picked(data, region.vertices, stride), stride);
+  const take = (data: Float32Array, stride: number): Float32Array =>
+    finer(picked(data, region.vertices, stride), stride);
   const quads = steps.at(-1)?.quads ?? region.quads;
   const fineParts = steps.reduce(
     partsOf,

@@ -41,7 +41,8 @@ function anglesOf([x, y, z]: Vec3): [aside: number, up: number] {
 
 /** The hands that a face is turned to; undefined when it looks past them. */
 function lookedAt(rig: Rig): Vec3 | undefined {
-  const inHead = (p: Vec3): Vec3 => rotate(conjugate(rig.rot.head), sub(p, add(rig.pos.head, rotate(rig.rot.head, EYES))));
+  const inHead = (p: Vec3): Vec3 =>
+    rotate(conjugate(rig.rot.head), sub(p, add(rig.pos.head, rotate(rig.rot.head, EYES))));
   const hands = SIDES.map((side) => add(rig.pos[`hand.${side}`], rotate(rig.rot[`hand.${side}`], [0, -0.4, 0])));
   const candidates = length(sub(hands[0], hands[1])) < TOGETHER ? [lerp(hands[0], hands[1], 0.5)] : hands;
   return candidates

@@ -116,12 +116,33 @@ export function bodyKit(bytes: Uint8Array): BodyKit {
   });
   const hairFacets = once((name: BuildName): Facets | undefined => {
     const { hair } = sitter(name);
-    return hair && facetsOf(hair.rest, hair.quads, HAIR_PLANES, () => 1, () => 0);
+    return (
+      hair &&
+      facetsOf(
+        hair.rest,
+        hair.quads,
+        HAIR_PLANES,
+        () => 1,
+        () => 0,
+      )
+    );
   });
   const members = PARTS.map((_, part) =>
     Uint32Array.from({ length: mesh.firstEye }, (_value, v) => v).filter((v) => parts[v] === part),
   );
   const { rest } = builds[FOUND_ON];
   const muscles = findMuscles(mesh, rest, quadNormals(mesh.quads, rest), parts);
-  return { mesh, graph, parts, members, muscles, sitter, region, surface: (part, levels) => surfaces(part)(levels), facets, hairFacets, places: () => places(FOUND_ON) };
+  return {
+    mesh,
+    graph,
+    parts,
+    members,
+    muscles,
+    sitter,
+    region,
+    surface: (part, levels) => surfaces(part)(levels),
+    facets,
+    hairFacets,
+    places: () => places(FOUND_ON),
+  };
 }

@@ -188,7 +188,12 @@ interface Lifted {
  * Where each muscle is, found once.
  * @param rest Of the body that forms are written for.
  */
-export function findMuscles({ firstEye }: BodyMesh, rest: Float32Array, normals: Float32Array, parts: Uint8Array): Lifted[] {
+export function findMuscles(
+  { firstEye }: BodyMesh,
+  rest: Float32Array,
+  normals: Float32Array,
+  parts: Uint8Array,
+): Lifted[] {
   return MUSCLES.map((muscle) => {
     const heights = formHeights([muscle], rest, normals, parts);
     const vertices = Uint32Array.from({ length: firstEye }, (_, v) => v).filter(

@@ -77,7 +77,7 @@ export function worldOf(known: (place: BodyPlace) => Vec3 | undefined): Record<s
   world.head = quatMul(frame(headUp, across), aboutX(-10));
   for (const side of ['L', 'R'] as const) {
     const word = side === 'L' ? 'left' : 'right';
-    const p = (place: string): Vec3 => at(`${word} ${place}` as BodyPlace);
+    const p = (place: string): Vec3 => at(`${word} ${place}`);
     const bend = (a: Vec3, b: Vec3, c: Vec3, straight: Vec3): Vec3 => {
       const line = normalize(sub(c, a));
       const off = sub(sub(b, a), scale(line, dot(sub(b, a), line)));

@@ -1,15 +1,7 @@
 import { coveredPositions } from '../mesh/cover';
 import type { Figure } from '../figure';
 import { type KeyLight, type Look, paintOf, STUDIO_LIGHT, towardLight } from './light';
-import {
-  type Camera,
-  cameraOf,
-  cornerWeights,
-  lightCamera,
-  projectAll,
-  rasterize,
-  type Triangles,
-} from './raster';
+import { type Camera, cameraOf, cornerWeights, lightCamera, projectAll, rasterize, type Triangles } from './raster';
 import { solidMesh } from '../props/solids';
 import { dot, type Vec3 } from '../skeleton/vector';
 import { type Frame, frameFigure, type Margins, type View } from './view';

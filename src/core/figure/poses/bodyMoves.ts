@@ -27,7 +27,11 @@ const RELAXED: HandShape = { curls: [0.24, 0.3, 0.36, 0.42], spread: 0.3, thumb:
 const OPEN: HandShape = { curl: -0.02, spread: 1.1, thumb: -0.1 };
 
 /** The left hand held up before the body, palm to the front, wrist bent so. */
-const heldUp = (shape: HandShape, palm: [number, number, number] = [0, 0.1, 1], fing: [number, number, number] = [0, 1, -0.1]): Pose => ({
+const heldUp = (
+  shape: HandShape,
+  palm: [number, number, number] = [0, 0.1, 1],
+  fing: [number, number, number] = [0, 1, -0.1],
+): Pose => ({
   ...STANDING,
   ik: { ...STANDING.ik, armL: { pos: [0.95, 5.75, 1.15], pole: [0.4, -1, -0.1], palm, fing } },
   handL: shape,
@@ -82,8 +86,24 @@ export const BODY_MOVE_POSES: Readonly<Record<string, BodyMove>> = {
   'bend-elbows': {
     ...BODY,
     poses: [
-      { ...STANDING, shL: [16, 60, 30], shR: [16, 60, 30], elL: [6, -70], elR: [6, -70], handL: RELAXED, handR: RELAXED },
-      { ...STANDING, shL: [18, 50, 20], shR: [18, 50, 20], elL: [132, 40], elR: [132, 40], handL: RELAXED, handR: RELAXED },
+      {
+        ...STANDING,
+        shL: [16, 60, 30],
+        shR: [16, 60, 30],
+        elL: [6, -70],
+        elR: [6, -70],
+        handL: RELAXED,
+        handR: RELAXED,
+      },
+      {
+        ...STANDING,
+        shL: [18, 50, 20],
+        shR: [18, 50, 20],
+        elL: [132, 40],
+        elR: [132, 40],
+        handL: RELAXED,
+        handR: RELAXED,
+      },
     ],
   },
   'roll-shoulders': {
@@ -98,8 +118,24 @@ export const BODY_MOVE_POSES: Readonly<Record<string, BodyMove>> = {
     ...BODY,
     view: SIDE,
     poses: [
-      { ...STANDING, spine: [30, 0, 0], chest: [26, 0, 0], neck: [16, 0, 0], head: [14, 0, 0], clavL: [0, 14], clavR: [0, 14] },
-      { ...STANDING, spine: [-14, 0, 0], chest: [-14, 0, 0], neck: [-8, 0, 0], head: [-8, 0, 0], clavL: [0, -16], clavR: [0, -16] },
+      {
+        ...STANDING,
+        spine: [30, 0, 0],
+        chest: [26, 0, 0],
+        neck: [16, 0, 0],
+        head: [14, 0, 0],
+        clavL: [0, 14],
+        clavR: [0, 14],
+      },
+      {
+        ...STANDING,
+        spine: [-14, 0, 0],
+        chest: [-14, 0, 0],
+        neck: [-8, 0, 0],
+        head: [-8, 0, 0],
+        clavL: [0, -16],
+        clavR: [0, -16],
+      },
     ],
   },
   'turn-head': {

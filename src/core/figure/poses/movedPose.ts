@@ -3,12 +3,14 @@ import { withJoints } from '../skeleton/jointPose';
 import type { Vec3 } from '../skeleton/vector';
 import type { AuthoredPose } from './author';
 
-const MOVED = new RegExp(`^moved\\.(.+)\\.([\\w-]{${String(JOINT_CODE_LENGTH)}})\\.(-?\\d{1,6})_(-?\\d{1,6})_(-?\\d{1,6})$`);
+const MOVED = new RegExp(
+  `^moved\\.(.+)\\.([\\w-]{${String(JOINT_CODE_LENGTH)}})\\.(-?\\d{1,6})_(-?\\d{1,6})_(-?\\d{1,6})$`,
+);
 /** Where the root is, is written in thousandths of a head height. */
 const STEPS = 1000;
 
 /** The pose that a moved one began as. */
-export const baseOfMoved = (id: string): string => MOVED.exec(id)?.[1] ?? id;
+const baseOfMoved = (id: string): string => MOVED.exec(id)?.[1] ?? id;
 
 /**
  * The id of a pose whose joints were moved: the pose it began as, its rotations and where its root is.

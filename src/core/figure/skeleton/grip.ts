@@ -3,7 +3,21 @@ import { handPoint } from './handPoint';
 import { handRotations, propagate, type Rig } from './kinematics';
 import type { HandShape, Pose } from './pose';
 import { boneScale, FINGERS, type Side, SIDES, sideSign } from './skeleton';
-import { aboutX, aboutZ, add, clamp, dot, length, normalize, type Quat, quatMul, rotate, scale, sub, type Vec3 } from './vector';
+import {
+  aboutX,
+  aboutZ,
+  add,
+  clamp,
+  dot,
+  length,
+  normalize,
+  type Quat,
+  quatMul,
+  rotate,
+  scale,
+  sub,
+  type Vec3,
+} from './vector';
 
 type Bar = Extract<Solid, { shape: 'bar' }>;
 
@@ -118,7 +132,11 @@ export function closeGrips(rig: Rig, pose: Pose, solids: readonly Solid[]): void
     for (const name of FINGERS_OF_HAND) {
       const splay = aboutX(-FINGERS[name].splay * ((shape.spread ?? 0.3) - 0.3) * 2.2);
       const bent = [OPEN_DEG, OPEN_DEG, OPEN_DEG];
-      const locals = (): Quat[] => [quatMul(splay, aboutZ(-bent[0] * sign)), aboutZ(-bent[1] * sign), aboutZ(-bent[2] * sign)];
+      const locals = (): Quat[] => [
+        quatMul(splay, aboutZ(-bent[0] * sign)),
+        aboutZ(-bent[1] * sign),
+        aboutZ(-bent[2] * sign),
+      ];
       let touched = false;
       for (let joint = 0; joint < 3; joint++)
         while (bent[joint] < CLOSED_DEG[joint]) {

@@ -106,7 +106,10 @@ function layOver(local: Record<string, Quat>, side: Side, share: number): void {
   let before: Quat = IDENTITY;
   OVER.forEach(([direction, turn], i) => {
     const along = normalize(mirrored(sub(p[i + 1], p[i])));
-    const here = quatMul(rotationBetween(along, normalize(mirrored(direction))), axisAngle(along, turn * RAD_PER_DEG * sign));
+    const here = quatMul(
+      rotationBetween(along, normalize(mirrored(direction))),
+      axisAngle(along, turn * RAD_PER_DEG * sign),
+    );
     const bone = `th${String(i)}.${side}`;
     local[bone] = slerp(local[bone], quatMul(conjugate(before), here), share);
     before = here;

@@ -91,8 +91,7 @@ const LEAN = { most: 9, perHead: 40 } as const;
 
 function moveHand(rig: Rig, pose: Pose, side: Side, to: Vec3, pole?: Vec3): void {
   const [upper, middle, end] = ['uarm', 'farm', 'hand'].map((bone) => `${bone}.${side}`);
-  const arm =
-    length(sub(rig.rest[middle], rig.rest[upper])) + length(sub(rig.rest[end], rig.rest[middle]));
+  const arm = length(sub(rig.rest[middle], rig.rest[upper])) + length(sub(rig.rest[end], rig.rest[middle]));
   // What the arm does not reach, the trunk leans after.
   for (const bone of ['chest', 'spine']) {
     const shoulder = rig.pos[upper];
@@ -105,7 +104,10 @@ function moveHand(rig: Rig, pose: Pose, side: Side, to: Vec3, pole?: Vec3): void
   reachWithGirdle(
     rig,
     `arm${side}`,
-    { pos: to, pole: pole ?? poleOf(rig, upper, middle, end) ?? rotate(rig.rot.chest, [0.55 * sideSign(side), -0.45, -0.75]) },
+    {
+      pos: to,
+      pole: pole ?? poleOf(rig, upper, middle, end) ?? rotate(rig.rot.chest, [0.55 * sideSign(side), -0.45, -0.75]),
+    },
     pose,
   );
 }
@@ -295,12 +297,11 @@ const FLAT_DEG = 28;
  * @returns The settled pose, and what is to be said of it.
  */
 export function settleJoints(pose: JointPose, build: Build): { pose: JointPose; told: string } {
-  if (pose.support !== undefined) return { pose: posedAs(pose, settlePose(pose, build).rig), told: 'It rests on what carries it.' };
+  if (pose.support !== undefined)
+    return { pose: posedAs(pose, settlePose(pose, build).rig), told: 'It rests on what carries it.' };
   const rig = poseSkeleton(pose, build);
   const lowest = Math.min(...SIDES.flatMap((side) => soleContacts(rig, side).map(([, y]) => y)));
-  const feet = SIDES.filter(
-    (side) => Math.min(...soleContacts(rig, side).map(([, y]) => y)) < lowest + COMES_DOWN,
-  );
+  const feet = SIDES.filter((side) => Math.min(...soleContacts(rig, side).map(([, y]) => y)) < lowest + COMES_DOWN);
   const down: JointPose = { ...pose, root: { pos: sub(pose.root.pos, [0, lowest / buildFactor(rig), 0]) } };
   const grounded = poseSkeleton(down, build);
   const tilt = (side: Side): number =>
@@ -309,6 +310,7 @@ export function settleJoints(pose: JointPose, build: Build): { pose: JointPose; 
   const { rig: settled } = settlePose({ ...planted(down, grounded, feet, flat), moving: false }, build);
   return {
     pose: posedAs(pose, settled),
-    told: feet.length === 2 ? 'It stands on both feet.' : `It stands on its ${feet[0] === 'L' ? 'left' : 'right'} foot.`,
+    told:
+      feet.length === 2 ? 'It stands on both feet.' : `It stands on its ${feet[0] === 'L' ? 'left' : 'right'} foot.`,
   };
 }

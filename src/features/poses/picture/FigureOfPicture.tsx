@@ -30,7 +30,11 @@ export function FigureOfPicture({ body, aspect, flip }: { body: Body; aspect: nu
         import('@/core/body/bodyFigure'),
         import('@/core/figure/skeleton/builds'),
       ]);
-      const id = figureReferenceId({ poseId: seenPoseId(body.points, aspect, body.space, BUILDS[build]), build, view: VIEW });
+      const id = figureReferenceId({
+        poseId: seenPoseId(body.points, aspect, body.space, BUILDS[build]),
+        build,
+        view: VIEW,
+      });
       router.push(`/poses/figure?id=${encodeURIComponent(id)}` as Route);
     } catch {
       setMaking(false);
