@@ -26,10 +26,13 @@ describe('a set of poses as a file', () => {
 describe('appearances', () => {
   it('differ in their key exactly where they differ', () => {
     expect(appearanceKey(STUDIO)).toBe('');
+    expect(appearanceKey({ ...STUDIO, bones: 1, suit: false })).toBe('');
     const keys = [
       STUDIO,
       { ...STUDIO, covered: true },
       { ...STUDIO, look: 'plaster' as const },
+      { ...STUDIO, covered: true, suit: true },
+      ...[0, 0.5, 1.5, 2].map((bones) => ({ ...STUDIO, bones })),
       ...LIGHT_DIRECTIONS.slice(0, 7).map(({ azimuthDeg }) => ({ ...STUDIO, light: { azimuthDeg, elevationDeg: 46 } })),
     ].map(appearanceKey);
     expect(new Set(keys).size).toBe(keys.length);

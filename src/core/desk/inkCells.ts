@@ -54,7 +54,7 @@ export function inkCells(ink: Uint8Array, width: number, height: number): InkCel
     for (let x = rim; x < w - rim; x++) {
       let n = 0;
       for (let j = 0; j < q; j++) for (let i = 0; i < q; i++) n += ink[(y * q + j) * width + x * q + i];
-      if (n >= 2) mass[y * w + x] = n;
+      if (n >= Math.min(2, q * q)) mass[y * w + x] = n;
     }
   for (const upright of [true, false])
     for (const far of [false, true]) {

@@ -372,7 +372,7 @@ export function reach(rig: Rig, limb: Limb, target: LimbTarget): void {
   }
   rig.local[end] = arm
     ? clampEuler(rig.local[end], WRIST_LIMITS_DEG, [-sign, -sign, -1])
-    : clampEuler(rig.local[end], ANKLE_LIMITS_DEG, [sign, -sign, -1]);
+    : ankleWithin(rig.local[end], sign);
   propagate(rig);
 }
 
@@ -404,6 +404,9 @@ export function eulerYzx(q: Quat): Vec3 {
   const rest = quatMul(conjugate(quatMul(aboutY(ry), aboutZ(rz))), q);
   return [ry, rz, wrapDegrees(degrees(2 * Math.atan2(rest[0], rest[3])))];
 }
+
+/** An ankle's rotation within what it can do. @param sign Of its side. */
+export const ankleWithin = (q: Quat, sign: number): Quat => clampEuler(q, ANKLE_LIMITS_DEG, [sign, -sign, -1]);
 
 /** Clamp a rotation to per-axis limits; of the two equivalent Euler triples the smaller is taken. */
 function clampEuler(q: Quat, limits: readonly Range[], sign: readonly number[]): Quat {

@@ -1,6 +1,15 @@
 import type { Build } from './builds';
 import { type JointPose, posedAs } from './jointPose';
-import { buildFactor, poseSkeleton, propagate, reach, reachWithGirdle, type Rig, soleContacts } from './kinematics';
+import {
+  ankleWithin,
+  buildFactor,
+  poseSkeleton,
+  propagate,
+  reach,
+  reachWithGirdle,
+  type Rig,
+  soleContacts,
+} from './kinematics';
 import { brokenLimits, penetrations } from './limits';
 import type { LimbTarget, Pose } from './pose';
 import { type Side, SIDES, sideSign } from './skeleton';
@@ -121,7 +130,8 @@ function moveFoot(rig: Rig, side: Side, to: Vec3, pole?: Vec3): void {
   };
   const put = (): void => {
     reach(rig, `leg${side}`, target);
-    rig.local[end] = quatMul(conjugate(rig.rot[middle]), world);
+    // As it was in the world, as far as the ankle lets it.
+    rig.local[end] = ankleWithin(quatMul(conjugate(rig.rot[middle]), world), sideSign(side));
     propagate(rig);
   };
   put();
@@ -174,7 +184,7 @@ function put(rig: Rig, pose: Pose, handle: HandleId, to: Vec3): void {
     propagate(rig);
     for (const { s, at, rot } of feet) {
       moveFoot(rig, s, at);
-      rig.local[`foot.${s}`] = quatMul(conjugate(rig.rot[`calf.${s}`]), rot);
+      rig.local[`foot.${s}`] = ankleWithin(quatMul(conjugate(rig.rot[`calf.${s}`]), rot), sideSign(s));
     }
     propagate(rig);
   } else {
