@@ -80,7 +80,8 @@ describe('edgeStrips', () => {
       fc.property(
         size,
         fc.double({ min: 0, max: 1, noNaN: true }),
-        fc.double({ min: 0, max: 1, noNaN: true }),
+        // All around is where it begins again.
+        fc.double({ min: 0, max: 1, maxExcluded: true, noNaN: true }),
         ([w, h], spent, share) => {
           const strips = edgeStrips(w, h);
           const { x, y } = edgePoint(share, w, h, EDGE_INSET);

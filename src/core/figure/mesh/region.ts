@@ -60,7 +60,8 @@ function fadeOf(part: ShownPart, build: MeshBuild, bones: readonly string[]): (v
     return (v) => {
       const bone = bones[v];
       const own = bone.slice(-1) as Side;
-      if (/^(head|neck)/.test(bone)) return ramp(0.8, 0.15, neck(v));
+      // Below the floor of the mouth, which would be seen through the fading throat.
+      if (/^(head|neck)/.test(bone)) return bone === 'head' ? 0 : ramp(0.4, -0.05, neck(v));
       if (/^(upperarm|lowerarm|wrist|finger|metacarpal)/.test(bone)) return ramp(0.95, 0.5, arm[own](v));
       if (/^(upperleg|lowerleg|foot|toe)/.test(bone)) return ramp(0.95, 0.45, leg[own](v));
       return 1;
