@@ -120,7 +120,8 @@ for (const [name, path, last] of [
   const page = await open();
   await page.goto(`${base}/poses/figure?id=${encodeURIComponent('figure/bell-ringer-waiting/stocky/30/6/26')}`);
   await page.getByText(/^The action line is/).waitFor({ timeout: 60_000 });
-  for (const key of '1234') await page.keyboard.press(key);
+  for (const key of '13j') await page.keyboard.press(key);
+  await page.getByRole('button', { name: 'Move the head' }).waitFor();
   await shoot('figure', page);
 }
 {
@@ -163,9 +164,17 @@ for (const [name, path, last] of [
   await shoot('coverage', page);
 }
 {
-  const page = await open({ width: 390, height: 844 });
+  const page = await open();
   await today(page);
-  await shoot('today-narrow', page);
+  await page.goto(`${base}/journal`);
+  await page.getByLabel('Choose photographs of pages').setInputFiles('tests/fixtures/sheet.jpg');
+  await page
+    .getByRole('link', { name: /on the desk/ })
+    .last()
+    .click();
+  await page.getByRole('button', { name: 'Straighten it' }).click();
+  await page.getByRole('list', { name: 'Drawings on this sheet' }).waitFor();
+  await shoot('desk', page);
 }
 {
   const page = await open({ width: 390, height: 844, night: true });

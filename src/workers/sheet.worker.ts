@@ -6,7 +6,7 @@ import { inkOf } from '@/core/desk/ink';
 import type { Rgba } from '@/core/desk/picture';
 import { refinedCorners } from '@/core/desk/refineCorners';
 import type { SheetBox } from '@/core/desk/readingOrder';
-import { cornersInPixels, cornersInShares, type Sheet, sheetDoubts, sheetShape } from '@/core/desk/sheet';
+import { cornersInPixels, cornersInShares, likelyCount, type Sheet, sheetDoubts, sheetShape } from '@/core/desk/sheet';
 import { straightened, turnedCorners } from '@/core/desk/straighten';
 
 /** Long side on which a photograph is looked at, pixels. */
@@ -91,12 +91,14 @@ const api = {
   },
   /**
    * The sheet straightened, turned and evenly lit, and the drawings on it.
-   * @param expected How many there are, where that is known.
+   * @param left How many drawings of the session are on no other sheet; 0 where that is not known.
+   * @param told How many there are, where the learner said so.
    */
   async make(
     photo: Blob,
     { corners, quarters, aspect }: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>,
-    expected: number | undefined,
+    left: number,
+    told?: number,
   ): Promise<SheetMade> {
     const pixels = await known(photo);
     const turned = turnedCorners(cornersInPixels(corners, pixels.width, pixels.height), quarters);
@@ -104,7 +106,10 @@ const api = {
     const width = Math.round(shape < 1 ? SHEET_PX * shape : SHEET_PX);
     const height = Math.round(shape < 1 ? SHEET_PX : SHEET_PX / shape);
     const even = evenLight(straightened(pixels, turned, width, height));
-    const { boxes } = proposeDrawings(inkOf(even), width, height, expected);
+    const ink = inkOf(even);
+    const seen = proposeDrawings(ink, width, height);
+    const count = told ?? likelyCount(seen.boxes.length, left);
+    const { boxes } = count === seen.boxes.length ? seen : proposeDrawings(ink, width, height, count);
     const canvas = new OffscreenCanvas(width, height);
     canvas
       .getContext('2d')

@@ -7,7 +7,15 @@ import type { Rgba } from '@/core/desk/picture';
 import { type Corners, homography, mapped, type Point, sheetAspect, sheetsLike } from '@/core/desk/quad';
 import { readingOrder, type SheetBox } from '@/core/desk/readingOrder';
 import { refinedCorners } from '@/core/desk/refineCorners';
-import { keysLeft, namedInOrder, type Sheet, sheetDoubts, sheetSchema, sheetShape } from '@/core/desk/sheet';
+import {
+  keysLeft,
+  likelyCount,
+  namedInOrder,
+  type Sheet,
+  sheetDoubts,
+  sheetSchema,
+  sheetShape,
+} from '@/core/desk/sheet';
 import { straightened, turnedCorners } from '@/core/desk/straighten';
 import { drawnSheet, photographed } from '../desk/camera';
 
@@ -182,6 +190,14 @@ describe('a sheet at the desk', () => {
       'The sheet is curled or partly covered: its edges are not straight.',
     ]);
     expect(sheetDoubts({ sides: [0.9, 0.9, 0.9, 0.9] }, 0)).toEqual([]);
+  });
+  it('has all that is left of a session when it shows nearly as many, and no more than it shows otherwise', () => {
+    expect(likelyCount(2, 12)).toBe(2);
+    expect(likelyCount(1, 2)).toBe(2);
+    expect(likelyCount(5, 6)).toBe(6);
+    expect(likelyCount(7, 6)).toBe(6);
+    expect(likelyCount(9, 2)).toBe(9);
+    expect(likelyCount(3, 0)).toBe(3);
   });
   it('has the drawings in order that are on no other sheet', () => {
     const boxes = [0, 1, 2].map((i): SheetBox => ({ x: i / 4, y: 0, width: 0.2, height: 0.9 }));

@@ -46,7 +46,8 @@ test('a photographed sheet is found, straightened and cut into its drawings, eac
   await page.getByRole('button', { name: /^Drawing 2: / }).focus();
   await page.keyboard.press('Delete');
   await expect(list.getByRole('listitem')).toHaveCount(1);
-  await page.getByRole('button', { name: 'Find them again' }).click();
+  await page.getByLabel('How many drawings are on the sheet').fill('2');
+  await page.getByRole('button', { name: 'Find them again:' }).click();
   await expect(list.getByRole('listitem')).toHaveCount(2);
   await which.nth(1).selectOption('None of the session’s drawings');
   await kept(page, 'pages', null, '"drawing":null');

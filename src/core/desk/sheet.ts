@@ -88,6 +88,18 @@ export const namedInOrder = (
   keys: readonly string[],
 ): SheetDrawing[] => boxes.slice(0, MOST_DRAWINGS).map((box, i) => ({ ...box, drawing: keys[i] ?? null }));
 
+/** A sheet that shows at least this share of what is left to be found has all of it; more than so many times as much is something else. */
+const NEARLY_ALL = 0.5;
+const FAR_MORE = 1.5;
+
+/**
+ * How many drawings are on a sheet: what a session drew may lie on several.
+ * @param seen As many as come apart by themselves.
+ * @param left As many as the session drew and that are on no other sheet; 0 where that is not known.
+ */
+export const likelyCount = (seen: number, left: number): number =>
+  left > 0 && seen >= left * NEARLY_ALL && seen <= left * FAR_MORE ? left : seen;
+
 /** What was drawn on earlier sheets of a session is not on this one. */
 export function keysLeft(keys: readonly string[], others: readonly (Sheet | undefined)[]): string[] {
   const taken = new Set(others.flatMap((sheet) => sheet?.drawings.map(({ drawing }) => drawing) ?? []));

@@ -36,8 +36,8 @@ export function DrawingsEditor({
   flat: FlatSheet;
   drawings: readonly SheetDrawing[];
   onChange: (drawings: SheetDrawing[]) => void;
-  /** Find them again, without what was changed by hand. */
-  onAgain: () => void;
+  /** Find so many again, without what was changed by hand. */
+  onAgain: (count: number) => void;
   onTurn: () => void;
   onCorners: () => void;
   numbersOnly: boolean;
@@ -156,9 +156,28 @@ export function DrawingsEditor({
         >
           Take this box off
         </button>
-        <button type="button" className={button} onClick={onAgain}>
-          Find them again
-        </button>
+        <form
+          className="flex items-center gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            const count = Math.round(Number(new FormData(event.currentTarget).get('count')));
+            if (count >= 1 && count <= MOST_DRAWINGS) onAgain(count);
+          }}
+        >
+          <button type="submit" className={button}>
+            Find them again:
+          </button>
+          <input
+            key={drawings.length}
+            name="count"
+            type="number"
+            min={1}
+            max={MOST_DRAWINGS}
+            defaultValue={Math.max(1, drawings.length)}
+            aria-label="How many drawings are on the sheet"
+            className="input w-[72px] input-sm max-sm:h-12"
+          />
+        </form>
         <button type="button" className={button} onClick={onTurn}>
           Turn the sheet
         </button>

@@ -57,8 +57,7 @@ export function SheetOnDesk({
     if (cornering || !sheet || !shape || made.current === shape) return;
     made.current = shape;
     let current = true;
-    const expected = sheet.drawings.length > 0 ? undefined : leftNow.current.length || undefined;
-    make(sheet, expected).then(
+    make(sheet, leftNow.current.length).then(
       (done) => {
         if (!current) return;
         setFlat(done);
@@ -117,7 +116,15 @@ export function SheetOnDesk({
         flat={flat}
         drawings={sheet.drawings}
         onChange={setDrawings}
-        onAgain={() => setDrawings(namedInOrder(flat.boxes, left))}
+        onAgain={(count) => {
+          make(sheet, left.length, count).then(
+            (done) => {
+              setFlat(done);
+              setDrawings(namedInOrder(done.boxes, left));
+            },
+            () => setFailed(true),
+          );
+        }}
         onTurn={() => {
           setFlat(undefined);
           change({ ...sheet, quarters: (sheet.quarters + 1) % 4, drawings: [] });

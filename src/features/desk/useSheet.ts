@@ -12,7 +12,7 @@ export interface FlatSheet extends SheetMade {
 export function useSheet(photo: Blob): {
   find: () => Promise<SheetFound>;
   snap: (corners: Sheet['corners']) => ReturnType<SheetApi['snap']>;
-  make: (sheet: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>, expected: number | undefined) => Promise<FlatSheet>;
+  make: (sheet: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>, left: number, told?: number) => Promise<FlatSheet>;
 } {
   const worker = useRef<Client<SheetApi>>(undefined);
   const urls = useRef<string[]>([]);
@@ -29,8 +29,8 @@ export function useSheet(photo: Blob): {
   const find = useCallback(() => api().find(photo), [api, photo]);
   const snap = useCallback((corners: Sheet['corners']) => api().snap(photo, corners), [api, photo]);
   const make = useCallback(
-    async (sheet: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>, expected: number | undefined): Promise<FlatSheet> => {
-      const made = await api().make(photo, sheet, expected);
+    async (sheet: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>, left: number, told?: number): Promise<FlatSheet> => {
+      const made = await api().make(photo, sheet, left, told);
       const url = URL.createObjectURL(made.image);
       urls.current.push(url);
       return { ...made, url };
