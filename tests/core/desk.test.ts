@@ -8,6 +8,8 @@ import { type Corners, homography, mapped, type Point, sheetAspect, sheetsLike }
 import { readingOrder, type SheetBox } from '@/core/desk/readingOrder';
 import { refinedCorners } from '@/core/desk/refineCorners';
 import {
+  cutInTwo,
+  joinedWithNext,
   keysLeft,
   likelyCount,
   namedInOrder,
@@ -190,6 +192,25 @@ describe('a sheet at the desk', () => {
       'The sheet is curled or partly covered: its edges are not straight.',
     ]);
     expect(sheetDoubts({ sides: [0.9, 0.9, 0.9, 0.9] }, 0)).toEqual([]);
+  });
+  it('is cut in two across its longer side, and joined again with the next', () => {
+    const wide = { x: 0.1, y: 0.1, width: 0.4, height: 0.4, drawing: 'a' };
+    const last = { x: 0.7, y: 0.2, width: 0.2, height: 0.6, drawing: 'b' };
+    const cut = cutInTwo([wide, last], 0, 1.4);
+    expect(cut).toEqual([{ ...wide, width: 0.2 }, { ...wide, x: 0.1 + 0.2, width: 0.2, drawing: null }, last]);
+    expect(cutInTwo([wide], 0, 0.7).map(({ y, height }) => [y, height])).toEqual([
+      [0.1, 0.2],
+      [0.1 + 0.2, 0.2],
+    ]);
+    const [again, other] = joinedWithNext(cut, 0);
+    for (const key of ['x', 'y', 'width', 'height'] as const) expect(again[key]).toBeCloseTo(wide[key], 12);
+    expect([again.drawing, other]).toEqual(['a', last]);
+    // A name is not lost to a box that has none, and nothing comes after the last.
+    const end = joinedWithNext(cut, 1);
+    expect(end).toHaveLength(2);
+    expect(end[1]).toMatchObject({ x: 0.1 + 0.2, y: 0.1, drawing: 'b' });
+    expect(end[1].width).toBeCloseTo(0.6, 12);
+    expect(joinedWithNext(cut, 2)).toEqual(cut);
   });
   it('has all that is left of a session when it shows nearly as many, and no more than it shows otherwise', () => {
     expect(likelyCount(2, 12)).toBe(2);

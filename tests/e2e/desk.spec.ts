@@ -37,6 +37,11 @@ test('a photographed sheet is found, straightened and cut into its drawings, eac
   await expect(which.nth(0).locator('option:checked')).toHaveText(/^1\. Flowing gesture/);
   await expect(which.nth(1).locator('option:checked')).toHaveText(/^2\. Flowing gesture/);
   await expect(list.getByRole('img', { name: 'What it was drawn from' })).toHaveCount(2);
+  await page.getByRole('button', { name: /^Drawing 1: / }).click();
+  await page.getByRole('button', { name: 'Cut it in two' }).click();
+  await expect(list.getByRole('listitem')).toHaveCount(3);
+  await page.getByRole('button', { name: 'Join it with the next' }).click();
+  await expect(list.getByRole('listitem')).toHaveCount(2);
   // Moved by keys, taken off, found again: kept as it was left.
   const first = page.getByRole('button', { name: /^Drawing 1: / });
   const before = (await first.boundingBox())!;

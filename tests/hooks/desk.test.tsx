@@ -141,6 +141,19 @@ describe('a sheet on the desk', () => {
     await waitFor(async () => expect((await keptSheet())?.drawings).toHaveLength(2));
     expect((await keptSheet())?.drawings[0].y).toBe(0.1);
   });
+  it('is cut in two and joined again', async () => {
+    shown();
+    await straighten();
+    expect(screen.getByRole('button', { name: 'Cut it in two' })).toHaveProperty('disabled', true);
+    fireEvent.focus(screen.getByRole('button', { name: /^Drawing 2: / }));
+    press('Cut it in two');
+    await waitFor(async () => expect((await keptSheet())?.drawings).toHaveLength(3));
+    expect((await keptSheet())?.drawings.map(({ drawing }) => drawing)).toEqual([keys[0], keys[1], null]);
+    press('Join it with the next');
+    await waitFor(async () => expect((await keptSheet())?.drawings).toHaveLength(2));
+    expect((await keptSheet())?.drawings[1]).toMatchObject({ x: 0.55, drawing: keys[1] });
+    expect(screen.getByRole('button', { name: 'Join it with the next' })).toHaveProperty('disabled', true);
+  });
   it('comes back as it was left, without asking for its corners', async () => {
     const sheet: Sheet = {
       corners: CORNERS,

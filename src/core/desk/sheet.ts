@@ -105,3 +105,31 @@ export function keysLeft(keys: readonly string[], others: readonly (Sheet | unde
   const taken = new Set(others.flatMap((sheet) => sheet?.drawings.map(({ drawing }) => drawing) ?? []));
   return keys.filter((key) => !taken.has(key));
 }
+
+/**
+ * A drawing cut in two across its longer side: the first half keeps its name, the second is none until it is told.
+ * @param aspect Width over height of the straightened sheet, as boxes are shares of its sides.
+ */
+export function cutInTwo(drawings: readonly SheetDrawing[], i: number, aspect: number): SheetDrawing[] {
+  const box = drawings[i];
+  const half =
+    box.width * aspect > box.height
+      ? { width: box.width / 2, at: { x: box.x + box.width / 2 } }
+      : { height: box.height / 2, at: { y: box.y + box.height / 2 } };
+  const { at, ...size } = half;
+  return drawings.toSpliced(i, 1, { ...box, ...size }, { ...box, ...size, ...at, drawing: null });
+}
+
+/** A drawing and the one after it as one: in a box around both, named as the first that has a name. The last stays as it is. */
+export function joinedWithNext(drawings: readonly SheetDrawing[], i: number): SheetDrawing[] {
+  if (i + 1 >= drawings.length) return [...drawings];
+  const [a, b] = [drawings[i], drawings[i + 1]];
+  const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
+  return drawings.toSpliced(i, 2, {
+    x,
+    y,
+    width: Math.max(a.x + a.width, b.x + b.width) - x,
+    height: Math.max(a.y + a.height, b.y + b.height) - y,
+    drawing: a.drawing ?? b.drawing,
+  });
+}

@@ -1,6 +1,6 @@
 'use client';
 import { type PointerEvent, useRef, useState } from 'react';
-import { MOST_DRAWINGS, type SheetDrawing } from '@/core/desk/sheet';
+import { cutInTwo, joinedWithNext, MOST_DRAWINGS, type SheetDrawing } from '@/core/desk/sheet';
 import type { FlatSheet } from './useSheet';
 
 /** An arrow key moves a box so far; no box is smaller than the second. Shares of the sheet. */
@@ -22,6 +22,9 @@ function inside(box: SheetDrawing): SheetDrawing {
   const height = clamp(box.height, LEAST, 1);
   return { ...box, width, height, x: clamp(box.x, 0, 1 - width), y: clamp(box.y, 0, 1 - height) };
 }
+
+/** Whether a box can be cut and both halves still be taken hold of. */
+const halves = (box: SheetDrawing): boolean => Math.max(box.width, box.height) >= 2 * LEAST;
 
 /** The straightened sheet with a box around each of its drawings: moved, sized, drawn, taken off. */
 export function DrawingsEditor({
@@ -76,6 +79,8 @@ export function DrawingsEditor({
     onChange(drawings.filter((_, k) => k !== i));
     setChosen(undefined);
   };
+  /** The box that is chosen, while there is one. */
+  const held = chosen !== undefined && chosen < drawings.length ? chosen : undefined;
   const button = 'btn-quiet btn btn-sm max-sm:h-12';
   return (
     <div className="min-w-0">
@@ -151,10 +156,26 @@ export function DrawingsEditor({
         <button
           type="button"
           className={button}
-          disabled={chosen === undefined || chosen >= drawings.length}
-          onClick={() => chosen !== undefined && takeOff(chosen)}
+          disabled={held === undefined}
+          onClick={() => held !== undefined && takeOff(held)}
         >
           Take this box off
+        </button>
+        <button
+          type="button"
+          className={button}
+          disabled={held === undefined || drawings.length >= MOST_DRAWINGS || !halves(drawings[held])}
+          onClick={() => held !== undefined && onChange(cutInTwo(drawings, held, flat.width / flat.height))}
+        >
+          Cut it in two
+        </button>
+        <button
+          type="button"
+          className={button}
+          disabled={held === undefined || held + 1 >= drawings.length}
+          onClick={() => held !== undefined && onChange(joinedWithNext(drawings, held))}
+        >
+          Join it with the next
         </button>
         <form
           className="flex items-center gap-2"
