@@ -1,6 +1,6 @@
 import * as Comlink from 'comlink';
 import { proposeDrawings } from '@/core/desk/drawings';
-import { evenLight } from '@/core/desk/evenLight';
+import { evenLight, type EvenSheet } from '@/core/desk/evenLight';
 import { findSheet } from '@/core/desk/findSheet';
 import { inkOf } from '@/core/desk/ink';
 import type { Rgba } from '@/core/desk/picture';
@@ -35,12 +35,12 @@ async function pixelsOf(photo: Blob): Promise<Rgba> {
   };
 }
 
-/** The photograph looked at last: most questions are about the same one. */
-let last: { photo: Blob; pixels: Promise<Rgba> } | undefined;
-function known(photo: Blob): Promise<Rgba> {
-  if (last?.photo.size !== photo.size || last.photo.type !== photo.type) last = { photo, pixels: pixelsOf(photo) };
-  return last.pixels;
-}
+/** The photograph that this worker was started for: it is decoded once. */
+let pixels: Promise<Rgba> | undefined;
+const known = (photo: Blob): Promise<Rgba> => (pixels ??= pixelsOf(photo));
+
+/** The sheet straightened last: what is cut. */
+let flat: EvenSheet | undefined;
 
 export interface SheetFound {
   /** Where a sheet may lie, the likeliest first. */
@@ -49,24 +49,19 @@ export interface SheetFound {
   doubts: string[];
 }
 
-export interface SheetMade {
-  /** The sheet upright and evenly lit. */
+/** The sheet upright and evenly lit. */
+export interface Flattened {
   image: Blob;
   width: number;
   height: number;
-  boxes: SheetBox[];
 }
 
 const api = {
-  /** Forget the photograph looked at last. */
-  forget(): void {
-    last = undefined;
-  },
   /** Look for the sheet in a photograph. */
   async find(photo: Blob): Promise<SheetFound> {
-    const pixels = await known(photo);
-    const { width, height } = pixels;
-    const { candidates, bow } = findSheet(pixels);
+    const picture = await known(photo);
+    const { width, height } = picture;
+    const { candidates, bow } = findSheet(picture);
     return {
       candidates: candidates.map(({ corners }) => ({
         corners: cornersInShares(corners, width, height),
@@ -80,41 +75,46 @@ const api = {
     photo: Blob,
     corners: Sheet['corners'],
   ): Promise<{ corners: Sheet['corners']; aspect: number; papers: string[] }> {
-    const pixels = await known(photo);
-    const { width, height } = pixels;
+    const picture = await known(photo);
+    const { width, height } = picture;
     const near = refinedCorners(
-      pixels,
+      picture,
       cornersInPixels(corners, width, height),
       SNAP * Math.max(width, height),
     ).corners;
     return { corners: cornersInShares(near, width, height), ...sheetShape(near, width, height) };
   },
-  /**
-   * The sheet straightened, turned and evenly lit, and the drawings on it.
-   * @param left How many drawings of the session are on no other sheet; 0 where that is not known.
-   * @param told How many there are, where the learner said so.
-   */
-  async make(
+  /** The sheet straightened, turned and evenly lit. */
+  async flatten(
     photo: Blob,
     { corners, quarters, aspect }: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>,
-    left: number,
-    told?: number,
-  ): Promise<SheetMade> {
-    const pixels = await known(photo);
-    const turned = turnedCorners(cornersInPixels(corners, pixels.width, pixels.height), quarters);
+  ): Promise<Flattened> {
+    const picture = await known(photo);
+    const turned = turnedCorners(cornersInPixels(corners, picture.width, picture.height), quarters);
     const shape = quarters % 2 === 1 ? 1 / aspect : aspect;
     const width = Math.round(shape < 1 ? SHEET_PX * shape : SHEET_PX);
     const height = Math.round(shape < 1 ? SHEET_PX : SHEET_PX / shape);
-    const even = evenLight(straightened(pixels, turned, width, height));
-    const ink = inkOf(even);
-    const seen = proposeDrawings(ink, width, height);
-    const count = told ?? likelyCount(seen.boxes.length, left);
-    const { boxes } = count === seen.boxes.length ? seen : proposeDrawings(ink, width, height, count);
+    const even = evenLight(straightened(picture, turned, width, height));
+    flat = even;
     const canvas = new OffscreenCanvas(width, height);
     canvas
       .getContext('2d')
       ?.putImageData(new ImageData(even.picture.data as Uint8ClampedArray<ArrayBuffer>, width, height), 0, 0);
-    return { image: await canvas.convertToBlob({ type: 'image/webp', quality: 0.9 }), width, height, boxes };
+    return { image: await canvas.convertToBlob({ type: 'image/webp', quality: 0.9 }), width, height };
+  },
+  /**
+   * The drawings on the sheet that was straightened last.
+   * @param left How many drawings of the session are on no other sheet; 0 where that is not known.
+   * @param told How many there are, where the learner said so.
+   * @throws when no sheet was straightened yet.
+   */
+  cut(left: number, told?: number): SheetBox[] {
+    if (!flat) throw new Error('no sheet was straightened');
+    const { width, height } = flat.picture;
+    const ink = inkOf(flat);
+    const seen = proposeDrawings(ink, width, height);
+    const count = told ?? likelyCount(seen.boxes.length, left);
+    return (count === seen.boxes.length ? seen : proposeDrawings(ink, width, height, count)).boxes;
   },
 };
 export type SheetApi = typeof api;

@@ -12,7 +12,7 @@ import { planOf, poses } from '../core/plans';
 import { sessionOf } from '../core/sessions';
 import { stubBlobs } from './objectUrls';
 
-const sheets = vi.hoisted(() => ({ find: vi.fn(), snap: vi.fn(), make: vi.fn(), stop: vi.fn() }));
+const sheets = vi.hoisted(() => ({ find: vi.fn(), snap: vi.fn(), flatten: vi.fn(), cut: vi.fn(), stop: vi.fn() }));
 vi.mock('@/workers/clients', () => ({ startSheetWorker: () => ({ api: sheets, stop: sheets.stop }) }));
 const told = vi.hoisted(() => vi.fn());
 vi.mock('@/ui/toast/toast', () => ({ toast: told, toastProblem: told }));
@@ -58,7 +58,8 @@ beforeEach(async () => {
     ],
     doubts: ['Its left edge is a guess: look at the corners there.'],
   });
-  sheets.make.mockResolvedValue({ image: new Blob(['flat']), width: 1600, height: 1131, boxes: BOXES });
+  sheets.flatten.mockResolvedValue({ image: new Blob(['flat']), width: 1600, height: 1131 });
+  sheets.cut.mockResolvedValue(BOXES);
   await addPage(page, new Blob(['photo']), new Blob(['small']));
 });
 afterEach(() => {
@@ -85,10 +86,9 @@ describe('a sheet on the desk', () => {
   it('is straightened between the corners that were found, and its drawings are those of the session in order', async () => {
     shown();
     await straighten();
-    expect(sheets.make).toHaveBeenCalledTimes(1);
-    const [, made, left] = sheets.make.mock.calls[0] as [Blob, Sheet, number];
-    expect(made.corners).toEqual(CORNERS);
-    expect(left).toBe(keys.length);
+    expect(sheets.flatten).toHaveBeenCalledTimes(1);
+    expect((sheets.flatten.mock.calls[0] as [Blob, Sheet])[1].corners).toEqual(CORNERS);
+    expect(sheets.cut.mock.calls).toEqual([[keys.length, undefined]]);
     const which = screen.getAllByRole('combobox').map((select) => (select as HTMLSelectElement).value);
     expect(which).toEqual(keys.slice(0, 2));
     await waitFor(async () => expect((await keptSheet())?.drawings).toHaveLength(2));
@@ -100,7 +100,7 @@ describe('a sheet on the desk', () => {
     press('Another sheet (1 of 2)');
     press('Straighten it');
     await screen.findByRole('list', { name: 'Drawings on this sheet' });
-    expect((sheets.make.mock.calls[0] as [Blob, Sheet])[1].corners).toEqual(OTHER);
+    expect((sheets.flatten.mock.calls[0] as [Blob, Sheet])[1].corners).toEqual(OTHER);
   });
   it('has corners that move by keys, and go to the edges when asked', async () => {
     shown();
@@ -118,7 +118,7 @@ describe('a sheet on the desk', () => {
       candidates: [],
       doubts: ['No sheet was found in the photograph: drag the corners onto it.'],
     });
-    sheets.make.mockResolvedValue({ image: new Blob(['flat']), width: 1600, height: 1131, boxes: [] });
+    sheets.cut.mockResolvedValue([]);
     shown();
     await screen.findByText(/^No sheet was found/);
     press('Straighten it');
@@ -137,9 +137,25 @@ describe('a sheet on the desk', () => {
     expect((await keptSheet())?.drawings[0].y).toBeCloseTo(0.105, 6);
     fireEvent.change(screen.getByLabelText('How many drawings are on the sheet'), { target: { value: '4' } });
     press('Find them again:');
-    await waitFor(() => expect((sheets.make.mock.calls.at(-1) as unknown[])[3]).toBe(4));
+    await waitFor(() => expect((sheets.cut.mock.calls.at(-1) as unknown[])[1]).toBe(4));
     await waitFor(async () => expect((await keptSheet())?.drawings).toHaveLength(2));
     expect((await keptSheet())?.drawings[0].y).toBe(0.1);
+    expect(sheets.flatten).toHaveBeenCalledTimes(1);
+  });
+  it('is not turned back by drawings that come late', async () => {
+    shown();
+    await straighten();
+    let come: (boxes: typeof BOXES) => void = () => undefined;
+    sheets.cut.mockReturnValueOnce(new Promise((resolve) => (come = resolve)));
+    press('Find them again:');
+    press('Turn the sheet');
+    await screen.findByRole('list', { name: 'Drawings on this sheet' });
+    await act(async () => {
+      come([BOXES[1]]);
+      await Promise.resolve();
+    });
+    await waitFor(async () => expect(await keptSheet()).toMatchObject({ quarters: 1 }));
+    expect((await keptSheet())?.drawings).toHaveLength(2);
   });
   it('is cut in two and joined again', async () => {
     shown();
@@ -166,16 +182,17 @@ describe('a sheet on the desk', () => {
     expect(sheets.find).not.toHaveBeenCalled();
     expect(screen.getAllByRole('combobox').map((s) => (s as HTMLSelectElement).value)).toEqual([keys[1]]);
     press('Turn the sheet');
-    await waitFor(() => expect(sheets.make).toHaveBeenCalledTimes(2));
-    expect((sheets.make.mock.calls[1] as [Blob, Sheet])[1].quarters).toBe(2);
+    expect(sheets.cut).not.toHaveBeenCalled();
+    await waitFor(() => expect(sheets.flatten).toHaveBeenCalledTimes(2));
+    expect((sheets.flatten.mock.calls[1] as [Blob, Sheet])[1].quarters).toBe(2);
   });
   it('says so when it cannot be straightened, and lets the corners be moved', async () => {
-    sheets.make.mockRejectedValue(new Error('corners lie on one line'));
+    sheets.flatten.mockRejectedValue(new Error('corners lie on one line'));
     shown();
     await screen.findByText(/^Its left edge is a guess/);
     press('Straighten it');
     await screen.findByText(/could not be straightened/);
-    sheets.make.mockResolvedValue({ image: new Blob(['flat']), width: 1600, height: 1131, boxes: BOXES });
+    sheets.flatten.mockResolvedValue({ image: new Blob(['flat']), width: 1600, height: 1131 });
     press('move the corners');
     await screen.findByRole('button', { name: 'Straighten it' });
   });

@@ -31,7 +31,7 @@ export function SheetOnDesk({
   /** Judging is shut: nothing is laid beside anything. */
   shut: boolean;
 }) {
-  const { find, snap, make } = useSheet(photo.blob);
+  const { find, snap, flatten, cut } = useSheet(photo.blob);
   const [sheet, setSheet] = useState<Sheet | undefined>(page.sheet);
   const [cornering, setCornering] = useState(page.sheet === undefined);
   const [flat, setFlat] = useState<FlatSheet>();
@@ -57,22 +57,22 @@ export function SheetOnDesk({
     if (cornering || !sheet || !shape || made.current === shape) return;
     made.current = shape;
     let current = true;
-    make(sheet, leftNow.current.length).then(
-      (done) => {
-        if (!current) return;
-        setFlat(done);
-        setFailed(false);
-        // What was put by hand stays.
-        if (sheet.drawings.length === 0) change({ ...sheet, drawings: namedInOrder(done.boxes, leftNow.current) });
-      },
-      () => current && setFailed(true),
-    );
+    const bring = async (): Promise<void> => {
+      const done = await flatten(sheet);
+      // What was put by hand stays.
+      const boxes = sheet.drawings.length === 0 && current ? await cut(leftNow.current.length) : undefined;
+      if (!current) return;
+      setFlat(done);
+      setFailed(false);
+      if (boxes) change({ ...sheet, drawings: namedInOrder(boxes, leftNow.current) });
+    };
+    bring().catch(() => current && setFailed(true));
     return () => {
       current = false;
       made.current = undefined;
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- `shape` says all that matters of the sheet
-  }, [cornering, shape, make, change]);
+  }, [cornering, shape, flatten, cut, change]);
 
   if (cornering || !sheet)
     return (
@@ -117,12 +117,10 @@ export function SheetOnDesk({
         drawings={sheet.drawings}
         onChange={setDrawings}
         onAgain={(count) => {
-          make(sheet, left.length, count).then(
-            (done) => {
-              setFlat(done);
-              setDrawings(namedInOrder(done.boxes, left));
-            },
-            () => setFailed(true),
+          // A sheet that was turned meanwhile is cut by itself.
+          cut(left.length, count).then(
+            (boxes) => made.current === shape && setDrawings(namedInOrder(boxes, left)),
+            () => made.current === shape && setFailed(true),
           );
         }}
         onTurn={() => {

@@ -2,9 +2,10 @@
 import { useCallback, useEffect, useRef } from 'react';
 import type { Sheet } from '@/core/desk/sheet';
 import { type Client, startSheetWorker } from '@/workers/clients';
-import type { SheetApi, SheetFound, SheetMade } from '@/workers/sheet.worker';
+import type { SheetBox } from '@/core/desk/readingOrder';
+import type { Flattened, SheetApi, SheetFound } from '@/workers/sheet.worker';
 
-export interface FlatSheet extends SheetMade {
+export interface FlatSheet extends Flattened {
   url: string;
 }
 
@@ -12,7 +13,9 @@ export interface FlatSheet extends SheetMade {
 export function useSheet(photo: Blob): {
   find: () => Promise<SheetFound>;
   snap: (corners: Sheet['corners']) => ReturnType<SheetApi['snap']>;
-  make: (sheet: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>, left: number, told?: number) => Promise<FlatSheet>;
+  flatten: (sheet: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>) => Promise<FlatSheet>;
+  /** The drawings on the sheet that was flattened last. */
+  cut: (left: number, told?: number) => Promise<SheetBox[]>;
 } {
   const worker = useRef<Client<SheetApi>>(undefined);
   const urls = useRef<string[]>([]);
@@ -28,14 +31,15 @@ export function useSheet(photo: Blob): {
   const api = useCallback(() => (worker.current ??= startSheetWorker()).api, []);
   const find = useCallback(() => api().find(photo), [api, photo]);
   const snap = useCallback((corners: Sheet['corners']) => api().snap(photo, corners), [api, photo]);
-  const make = useCallback(
-    async (sheet: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>, left: number, told?: number): Promise<FlatSheet> => {
-      const made = await api().make(photo, sheet, left, told);
+  const flatten = useCallback(
+    async (sheet: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>): Promise<FlatSheet> => {
+      const made = await api().flatten(photo, sheet);
       const url = URL.createObjectURL(made.image);
       urls.current.push(url);
       return { ...made, url };
     },
     [api, photo],
   );
-  return { find, snap, make };
+  const cut = useCallback((left: number, told?: number) => api().cut(left, told), [api]);
+  return { find, snap, flatten, cut };
 }
