@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BUILDS } from '@/core/figure/skeleton/builds';
-import { ballAngles, buildFactor, eulerYzx, poseSkeleton, wrapDegrees } from '@/core/figure/skeleton/kinematics';
+import { ballAngles, eulerYzx, wrapDegrees } from '@/core/figure/skeleton/jointAngles';
+import { buildFactor, poseSkeleton } from '@/core/figure/skeleton/kinematics';
 import { POSES } from '@/core/figure/poses/poses';
 import { BONES, REST, restPositions } from '@/core/figure/skeleton/skeleton';
 import {

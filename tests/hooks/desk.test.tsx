@@ -157,6 +157,15 @@ describe('a sheet on the desk', () => {
     await waitFor(async () => expect(await keptSheet()).toMatchObject({ quarters: 1 }));
     expect((await keptSheet())?.drawings).toHaveLength(2);
   });
+  it('has boxes that grow no farther than the sheet, and stay where they are', async () => {
+    sheets.cut.mockResolvedValue([{ x: 0.7, y: 0.1, width: 0.295, height: 0.6 }]);
+    shown();
+    await straighten();
+    const box = screen.getByRole('button', { name: /^Drawing 1: / });
+    for (let i = 0; i < 3; i++) fireEvent.keyDown(box, { key: 'ArrowRight', shiftKey: true });
+    await waitFor(async () => expect((await keptSheet())?.drawings[0].width).toBeCloseTo(0.3, 9));
+    expect((await keptSheet())?.drawings[0].x).toBeCloseTo(0.7, 9);
+  });
   it('is cut in two and joined again', async () => {
     shown();
     await straighten();

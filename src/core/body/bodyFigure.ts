@@ -22,9 +22,7 @@ import {
 } from '../figure/skeleton/vector';
 import type { BodyPoint, PointName } from './points';
 import { postureOf } from './posture';
-import { seenSpace } from './seenSpace';
-
-type Space = readonly (readonly [number, number, number])[];
+import { seenSpace, type Space } from './seenSpace';
 
 const WORD: Readonly<Record<Side, 'left' | 'right'>> = { L: 'left', R: 'right' };
 /** Ears and nose lie so far below level in a head held level, as its nose points: the nose is lower than the ears. */

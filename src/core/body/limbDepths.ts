@@ -3,9 +3,7 @@ import { length, sub } from '../figure/skeleton/vector';
 import { BONES } from './lift';
 import { type BodyPoint, pointOf, type PointName } from './points';
 import { postureOf } from './posture';
-import { seenSpace } from './seenSpace';
-
-type Space = readonly (readonly [number, number, number])[];
+import { seenSpace, type Space } from './seenSpace';
 
 /** How a limb segment lies in a picture, and how sure that is. */
 export interface LimbDepth {

@@ -1,5 +1,5 @@
 import type { WholeFamily } from '../figure/catalogue/families';
-import { clamp } from '../figure/skeleton/vector';
+import { clamp } from '../clamp';
 import type { FactName, FactValues } from '../references/facts';
 import { guessFamily } from './family';
 import { type BodyPoint, pointOf, type PointName } from './points';

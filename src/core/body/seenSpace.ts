@@ -1,13 +1,14 @@
 import { type BodyPoint, POINT_NAMES } from './points';
 
-type Space = readonly (readonly [number, number, number])[];
+/** A body in space, meters from the middle of the hips: x to the picture's right, y down, z away from the eye. */
+export type Space = readonly (readonly [number, number, number])[];
 
 const HIPS = [POINT_NAMES.indexOf('left hip'), POINT_NAMES.indexOf('right hip')] as const;
 
 /**
  * A body in space as its picture has it: across and down exactly as its points lie in the picture, toward and away as it was found.
  * @param aspect Width over height of the picture.
- * @param found The body in space as it was found, meters from the middle of the hips: x to the picture's right, y down, z away.
+ * @param found The body in space as it was found.
  */
 export function seenSpace(points: readonly BodyPoint[], aspect: number, found: Space): [number, number, number][] {
   const flat = points.map(({ x, y }): [number, number] => [x * aspect, y]);

@@ -1,4 +1,5 @@
 import { median } from 'd3-array';
+import { disjointSets } from '../disjointSets';
 import {
   type Cluster,
   clusterOf,
@@ -44,18 +45,12 @@ function gathered(
   gaps: readonly Gap[],
   radius: number,
 ): { cluster: Cluster; of: number[] }[] {
-  const parent = marks.map((_, i) => i);
-  const root = (i: number): number => {
-    while (parent[i] !== i) i = parent[i] = parent[parent[i]];
-    return i;
-  };
+  const sets = disjointSets(marks.length);
   for (const { a, b, cells } of gaps) {
     if (cells > radius) break;
-    parent[root(a)] = root(b);
+    sets.join(a, b);
   }
-  const groups = new Map<number, number[]>();
-  marks.forEach((_, i) => groups.set(root(i), [...(groups.get(root(i)) ?? []), i]));
-  return [...groups.values()].map((of) => ({
+  return sets.groups().map((of) => ({
     of,
     cluster: clusterOf(
       grid,

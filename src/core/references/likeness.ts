@@ -1,3 +1,5 @@
+import { disjointSets } from '../disjointSets';
+
 /**
  * Perceptual hash of a picture by its low frequencies (C. Zauner, "Implementation and Benchmarking of Perceptual Image Hash Functions",
  * 2010, section 3.2.1): the signs of 64 DCT coefficients against their median. Scaling, recompression and small retouching change few bits.
@@ -62,17 +64,14 @@ export function alikeGroups<T extends Hashed>(pictures: readonly T[], apart: (a:
   const hashed = pictures.filter((p) => p.likeness !== null);
   const high = Int32Array.from(hashed, (p) => Number.parseInt((p.likeness as string).slice(0, 8), 16) | 0);
   const low = Int32Array.from(hashed, (p) => Number.parseInt((p.likeness as string).slice(8), 16) | 0);
-  const head = Int32Array.from(hashed, (_, i) => i);
-  const find = (i: number): number => {
-    while (head[i] !== i) i = head[i] = head[head[i]];
-    return i;
-  };
+  const sets = disjointSets(hashed.length);
   for (let i = 0; i < hashed.length; i++)
     for (let j = i + 1; j < hashed.length; j++) {
       if (bitCount(high[i] ^ high[j]) + bitCount(low[i] ^ low[j]) > ALIKE_BITS) continue;
-      if (!apart(hashed[i], hashed[j])) head[find(j)] = find(i);
+      if (!apart(hashed[i], hashed[j])) sets.join(i, j);
     }
-  const groups = new Map<number, T[]>();
-  hashed.forEach((picture, i) => groups.set(find(i), [...(groups.get(find(i)) ?? []), picture]));
-  return [...groups.values()].filter((group) => group.length > 1);
+  return sets
+    .groups()
+    .filter((group) => group.length > 1)
+    .map((group) => group.map((i) => hashed[i]));
 }

@@ -21,13 +21,16 @@ export type SetFigure = z.infer<typeof setFigureSchema>;
 /** A set holds more pictures than one can get to know from here on: said, never enforced. */
 export const SET_CAP = 200;
 
+/** So many figures a set holds. */
+export const MOST_FIGURES = 500;
+
 /** A named set: of the learner's own pictures put in by hand or found by a rule, and of figures made or taken in. */
 export const pictureSetSchema = z.object({
   id,
   name: z.string().check(z.trim(), z.minLength(1), z.maxLength(80)),
   createdAtMs: momentSchema,
   binnedAtMs: z.nullable(momentSchema),
-  figures: z.optional(z.array(setFigureSchema).check(z.maxLength(500))),
+  figures: z.optional(z.array(setFigureSchema).check(z.maxLength(MOST_FIGURES))),
   /** The set holds whatever the library has of this, now and later. */
   rule: z.optional(querySchema),
   /** Picture ids in the learner's own order; others follow as they were added. */

@@ -1,3 +1,5 @@
+import { clamp } from '../clamp';
+
 /** A rectangle in pixels. */
 export interface Rect {
   x: number;
@@ -58,8 +60,6 @@ export function pictureAt(place: Rect, turned: Turned, x: number, y: number): [x
     0.5 + ((y - place.y) / place.height - 0.5 - panY) / sy,
   ];
 }
-
-const clamp = (value: number, low: number, high: number): number => Math.max(low, Math.min(high, value));
 
 /** Another zoom that keeps the point of the picture under the pointer where it is; zoomed out, it is whole and in the middle. */
 export function zoomedAt(place: Rect, turned: Turned, zoom: number, x: number, y: number, maxZoom: number): Turned {

@@ -6,6 +6,7 @@ import type { Page } from '@/core/journal/session';
 import type { ObjectUrl } from '@/storage/hooks/useObjectUrl';
 import type { SheetFound } from '@/workers/sheet.worker';
 import type { useSheet } from './useSheet';
+import { ARROWS } from '@/ui/input/arrows';
 
 const NAMES = ['Upper left', 'Upper right', 'Lower right', 'Lower left'] as const;
 /** An arrow key moves a corner so far, with Shift farther; shares of the photograph. */
@@ -22,12 +23,6 @@ const INSIDE: Sheet['corners'] = [
   [0.88, 0.88],
   [0.12, 0.88],
 ];
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 const within = (v: number): number => Math.min(1.2, Math.max(-0.2, v));
 
 /** The corners of the sheet in its photograph: found, dragged with a magnifier, or another sheet chosen. */

@@ -1,27 +1,27 @@
 'use client';
 import { type PointerEvent, useRef, useState } from 'react';
+import { clamp } from '@/core/clamp';
 import { cutInTwo, joinedWithNext, MOST_DRAWINGS, type SheetDrawing } from '@/core/desk/sheet';
 import type { FlatSheet } from './useSheet';
+import { ARROWS } from '@/ui/input/arrows';
 
 /** An arrow key moves a box so far; no box is smaller than the second. Shares of the sheet. */
 const STEP = 0.005;
 const LEAST = 0.02;
 const FRESH = { x: 0.35, y: 0.35, width: 0.3, height: 0.3, drawing: null } as const;
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
-
-const clamp = (v: number, low: number, high: number): number => Math.min(high, Math.max(low, v));
-
 /** A box inside the sheet, no smaller than can be taken hold of. */
 function inside(box: SheetDrawing): SheetDrawing {
   const width = clamp(box.width, LEAST, 1);
   const height = clamp(box.height, LEAST, 1);
   return { ...box, width, height, x: clamp(box.x, 0, 1 - width), y: clamp(box.y, 0, 1 - height) };
 }
+
+/** A box made larger, no farther than the sheet goes: its upper left corner stays where it is. */
+const sized = (box: SheetDrawing, dx: number, dy: number): SheetDrawing => ({
+  ...box,
+  width: Math.min(box.width + dx, 1 - box.x),
+  height: Math.min(box.height + dy, 1 - box.y),
+});
 
 /** Whether a box can be cut and both halves still be taken hold of. */
 const halves = (box: SheetDrawing): boolean => Math.max(box.width, box.height) >= 2 * LEAST;
@@ -65,12 +65,7 @@ export function DrawingsEditor({
     if (!hold) return;
     const [x, y] = at(event);
     const [dx, dy] = [x - hold.x, y - hold.y];
-    put(
-      hold.i,
-      hold.sizing
-        ? { ...hold.box, width: hold.box.width + dx, height: hold.box.height + dy }
-        : { ...hold.box, x: hold.box.x + dx, y: hold.box.y + dy },
-    );
+    put(hold.i, hold.sizing ? sized(hold.box, dx, dy) : { ...hold.box, x: hold.box.x + dx, y: hold.box.y + dy });
   };
   const drop = (): void => {
     from.current = undefined;
@@ -120,7 +115,7 @@ export function DrawingsEditor({
                     put(
                       i,
                       event.shiftKey
-                        ? { ...box, width: box.width + by[0] * STEP, height: box.height + by[1] * STEP }
+                        ? sized(box, by[0] * STEP, by[1] * STEP)
                         : { ...box, x: box.x + by[0] * STEP, y: box.y + by[1] * STEP },
                     );
                   else return;

@@ -18,6 +18,7 @@ import { PerspectiveBox } from '@/ui/PerspectiveBox';
 import { useNow } from '@/ui/useNow';
 import { LaidOver } from './LaidOver';
 import { TakeOutPage } from './TakeOutPage';
+import { ARROWS } from '@/ui/input/arrows';
 
 type Fix = NonNullable<Page['fixes']>[number];
 
@@ -198,13 +199,6 @@ function FixMark({ fix, number, onMove }: { fix: Fix; number: number; onMove: (t
     </button>
   );
 }
-
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 
 /** The poses of the session, to lay one over the page. */
 function Compare({

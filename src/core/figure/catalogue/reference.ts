@@ -8,7 +8,7 @@ import type { ShownPart } from '../mesh/region';
 import { PART_POSES } from '../poses/partPoses';
 import { BUILD_NAMES } from '../skeleton/buildNames';
 import { settlePose } from '../skeleton/support';
-import { clamp } from '../skeleton/vector';
+import { clamp } from '../../clamp';
 import {
   describeHeading,
   describeView,

@@ -1,19 +1,8 @@
+import { clamp } from '../../clamp';
 import type { Build } from '../skeleton/builds';
 import { partNumber } from '../skeleton/parts';
 import type { Side } from '../skeleton/skeleton';
-import {
-  add,
-  axisAngle,
-  clamp,
-  dot,
-  length,
-  normalize,
-  RAD_PER_DEG,
-  rotate,
-  scale,
-  sub,
-  type Vec3,
-} from '../skeleton/vector';
+import { add, axisAngle, dot, length, normalize, RAD_PER_DEG, rotate, scale, sub, type Vec3 } from '../skeleton/vector';
 import type { BodyKit } from './kit';
 import type { PlacedBones } from './placeBones';
 

@@ -1,10 +1,10 @@
+import { clamp } from '../../clamp';
 import type { Rig } from '../skeleton/kinematics';
 import { SIDES } from '../skeleton/skeleton';
 import {
   add,
   aboutX,
   aboutY,
-  clamp,
   conjugate,
   length,
   lerp,

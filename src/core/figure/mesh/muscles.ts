@@ -1,6 +1,8 @@
-import { ballAngles, eulerYzx, type Rig } from '../skeleton/kinematics';
+import { clamp } from '../../clamp';
+import { ballAngles, eulerYzx } from '../skeleton/jointAngles';
+import type { Rig } from '../skeleton/kinematics';
 import { type Side, SIDES, sideSign } from '../skeleton/skeleton';
-import { clamp, quatMul, RAD_PER_DEG } from '../skeleton/vector';
+import { quatMul, RAD_PER_DEG } from '../skeleton/vector';
 import type { BodyMesh } from './bodyPack';
 import { formHeights, type SkinForm } from './skinForms';
 

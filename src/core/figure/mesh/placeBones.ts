@@ -1,9 +1,9 @@
+import { clamp } from '../../clamp';
 import type { Rig } from '../skeleton/kinematics';
 import { SIDES, type Side } from '../skeleton/skeleton';
 import {
   add,
   axisAngle,
-  clamp,
   conjugate,
   dot,
   IDENTITY,

@@ -1,5 +1,6 @@
+import { clamp } from '../../clamp';
 import type { Side } from '../skeleton/skeleton';
-import { clamp, dot, sub, type Vec3 } from '../skeleton/vector';
+import { dot, sub, type Vec3 } from '../skeleton/vector';
 import type { BodyMesh, MeshBuild } from './bodyPack';
 import { MESH_BONES } from './meshBones';
 import { heaviestBones } from './meshParts';

@@ -1,8 +1,8 @@
+import { clamp } from '../../clamp';
 import type { ShownPart } from '../mesh/region';
 import type { Rig } from '../skeleton/kinematics';
 import {
   add,
-  clamp,
   cross,
   dot,
   length,

@@ -1,23 +1,11 @@
+import { clamp } from '../../clamp';
 import type { Solid } from '../props/solids';
 import { handPoint } from './handPoint';
-import { handRotations, propagate, type Rig } from './kinematics';
+import { fingerSplay, handRotations } from './handRotations';
+import { propagate, type Rig } from './kinematics';
 import type { HandShape, Pose } from './pose';
-import { boneScale, FINGERS, type Side, SIDES, sideSign } from './skeleton';
-import {
-  aboutX,
-  aboutZ,
-  add,
-  clamp,
-  dot,
-  length,
-  normalize,
-  type Quat,
-  quatMul,
-  rotate,
-  scale,
-  sub,
-  type Vec3,
-} from './vector';
+import { FINGERS, onBone, type Side, SIDES, sideSign } from './skeleton';
+import { aboutZ, add, dot, length, normalize, type Quat, quatMul, rotate, scale, sub, type Vec3 } from './vector';
 
 type Bar = Extract<Solid, { shape: 'bar' }>;
 
@@ -71,14 +59,11 @@ function across(rig: Rig, side: Side, { from, to }: Bar): boolean {
   return Math.abs(dot(normalize(sub(to, from)), along)) < 0.6;
 }
 
-const onHand = (rig: Rig, side: Side, p: Vec3): Vec3 => {
-  const s = boneScale(rig.build, `hand.${side}`);
-  return add(rig.pos[`hand.${side}`], rotate(rig.rot[`hand.${side}`], [p[0] * s[0], p[1] * s[1], p[2] * s[2]]));
-};
+const onHand = (rig: Rig, side: Side, p: Vec3): Vec3 =>
+  add(rig.pos[`hand.${side}`], rotate(rig.rot[`hand.${side}`], onBone(rig.build, `hand.${side}`, p)));
 
 /** Joints of a finger and its tip, where its local rotations put them. */
 function chain(rig: Rig, name: string, side: Side, locals: readonly Quat[]): Vec3[] {
-  const s = boneScale(rig.build, `hand.${side}`);
   const { p } = FINGERS[name];
   let rot = rig.rot[`hand.${side}`];
   let at = rig.pos[`${name}0.${side}`];
@@ -89,7 +74,7 @@ function chain(rig: Rig, name: string, side: Side, locals: readonly Quat[]): Vec
     const offset: Vec3 =
       i < 2
         ? sub(rig.rest[`${name}${String(i + 1)}.${side}`], rig.rest[`${name}${String(i)}.${side}`])
-        : [end[0] * s[0] * sideSign(side), end[1] * s[1], end[2] * s[2]];
+        : onBone(rig.build, `hand.${side}`, [end[0] * sideSign(side), end[1], end[2]]);
     at = add(at, rotate(rot, offset));
     out.push(at);
   }
@@ -130,7 +115,7 @@ export function closeGrips(rig: Rig, pose: Pose, solids: readonly Solid[]): void
     if (!bar) continue;
     const sign = sideSign(side);
     for (const name of FINGERS_OF_HAND) {
-      const splay = aboutX(-FINGERS[name].splay * ((shape.spread ?? 0.3) - 0.3) * 2.2);
+      const splay = fingerSplay(name, shape);
       const bent = [OPEN_DEG, OPEN_DEG, OPEN_DEG];
       const locals = (): Quat[] => [
         quatMul(splay, aboutZ(-bent[0] * sign)),

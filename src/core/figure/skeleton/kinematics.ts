@@ -1,14 +1,15 @@
+import { clamp } from '../../clamp';
 import type { Build } from './builds';
-import type { HandShape, Limb, LimbTarget, Pose } from './pose';
+import type { Limb, LimbTarget, Pose } from './pose';
 import { handPoint } from './handPoint';
-import { BONES, boneScale, FINGERS, onBone, REST, restPositions, SIDES, sideSign, type Side } from './skeleton';
+import { handRotations } from './handRotations';
+import { ballRotation, degrees, eulerYzx, wrapDegrees } from './jointAngles';
+import { BONES, boneScale, onBone, REST, restPositions, SIDES, sideSign, type Side } from './skeleton';
 import {
   aboutX,
   aboutY,
   aboutZ,
   add,
-  axisAngle,
-  clamp,
   conjugate,
   cross,
   dot,
@@ -23,7 +24,6 @@ import {
   rotationBetween,
   rotationFromBasis,
   scale,
-  slerp,
   sub,
   type Vec3,
 } from './vector';
@@ -37,27 +37,6 @@ export interface Rig {
   build: Build;
 }
 
-const degrees = (radians: number): number => radians / RAD_PER_DEG;
-
-/** A ball joint: swing by [raise, azimuth], then twist about the bone's own axis; degrees. */
-function ballRotation([raise, azimuth, twist]: Vec3, sign: number): Quat {
-  const plane: Vec3 = [Math.sin(azimuth * RAD_PER_DEG) * sign, 0, Math.cos(azimuth * RAD_PER_DEG)];
-  return quatMul(axisAngle(cross([0, -1, 0], plane), raise * RAD_PER_DEG), aboutY(twist * sign));
-}
-
-/** The inverse of the swing-twist: [raise, azimuth, twist] of a local rotation, degrees. */
-export function ballAngles(q: Quat, sign: number): Vec3 {
-  const down = rotate(q, [0, -1, 0]);
-  const raise = degrees(Math.acos(clamp(-down[1], -1, 1)));
-  const azimuth = degrees(Math.atan2(down[0] * sign, down[2]));
-  const twistOnly = quatMul(conjugate(ballRotation([raise, azimuth, 0], sign)), q);
-  const twist = wrapDegrees(degrees(2 * Math.atan2(twistOnly[1], twistOnly[3])));
-  return [raise, azimuth, twist * sign];
-}
-
-/** An angle from -180 up to, but not, 180 degrees. */
-export const wrapDegrees = (angle: number): number => ((((angle + 180) % 360) + 360) % 360) - 180;
-
 /** Scapulohumeral rhythm: the shoulder girdle rises with the arm and swings with its plane. */
 function girdleRotation(raise: number, azimuth: number, extra: [number, number], sign: number): Quat {
   const lift = Math.max(0, raise - 30) * 0.18;
@@ -68,53 +47,6 @@ function girdleRotation(raise: number, azimuth: number, extra: [number, number],
 }
 
 const spineRotation = ([flex, side, twist]: Vec3): Quat => quatProduct(aboutY(twist), aboutZ(-side), aboutX(flex));
-
-/** Local rotations of a hand's fingers and thumb. */
-export function handRotations(shape: HandShape, side: Side): Record<string, Quat> {
-  const local: Record<string, Quat> = {};
-  const sign = sideSign(side);
-  const spread = shape.spread ?? 0.3;
-  ['f1', 'f2', 'f3', 'f4'].forEach((finger, i) => {
-    const curl = shape.curls?.[i] ?? (shape.curl ?? 0.2) * (1 + 0.14 * i);
-    local[`${finger}0.${side}`] = quatMul(
-      aboutX(-FINGERS[finger].splay * (spread - 0.3) * 2.2),
-      aboutZ(-75 * curl * sign),
-    );
-    local[`${finger}1.${side}`] = aboutZ(-95 * curl * sign);
-    local[`${finger}2.${side}`] = aboutZ(-65 * curl * sign);
-  });
-  const thumb = shape.thumb ?? 0.3;
-  local[`th0.${side}`] = quatMul(aboutX(-8 + 34 * thumb), aboutZ(-26 * thumb * sign));
-  local[`th1.${side}`] = quatMul(aboutX(2 + 10 * thumb), aboutZ(-22 * thumb * sign));
-  local[`th2.${side}`] = quatMul(aboutX(4 + 16 * thumb), aboutZ(-26 * thumb * sign));
-  if (shape.over !== undefined) layOver(local, side, shape.over);
-  return local;
-}
-
-/** Directions of a left thumb's segments laid over bent fingers, in the hand's own space, and how far each turns about itself, degrees. */
-const OVER: readonly (readonly [direction: Vec3, turn: number])[] = [
-  [[-0.6, -0.74, 0.32], 0],
-  [[-0.42, -0.6, -0.68], 0],
-  [[0.1, -0.3, -0.95], 0],
-];
-
-/** Lay a thumb over the fingers, as far as `share` says. */
-function layOver(local: Record<string, Quat>, side: Side, share: number): void {
-  const sign = sideSign(side);
-  const { p } = FINGERS.th;
-  const mirrored = ([x, y, z]: Vec3): Vec3 => [x * sign, y, z];
-  let before: Quat = IDENTITY;
-  OVER.forEach(([direction, turn], i) => {
-    const along = normalize(mirrored(sub(p[i + 1], p[i])));
-    const here = quatMul(
-      rotationBetween(along, normalize(mirrored(direction))),
-      axisAngle(along, turn * RAD_PER_DEG * sign),
-    );
-    const bone = `th${String(i)}.${side}`;
-    local[bone] = slerp(local[bone], quatMul(conjugate(before), here), share);
-    before = here;
-  });
-}
 
 /** Recompute world positions and rotations from the local rotations. */
 export function propagate(rig: Rig): void {
@@ -305,8 +237,7 @@ function handTo(rig: Rig, side: Side, limb: 'armL' | 'armR', target: LimbTarget)
     return;
   }
   const point = handPoint(target.by, side);
-  const k = boneScale(rig.build, `hand.${side}`);
-  const local: Vec3 = [point[0] * k[0], point[1] * k[1], point[2] * k[2]];
+  const local = onBone(rig.build, `hand.${side}`, point);
   aimed.pos = aimed.palm && aimed.fing ? sub(goal, rotate(handBasis(aimed.palm, aimed.fing, sign), local)) : goal;
   reach(rig, limb, aimed);
   // Wrist limits or a hand left to the forearm: correct by what is still missing, and keep the nearest.
@@ -395,15 +326,6 @@ const ANKLE_LIMITS_DEG: readonly Range[] = [
   [-24, 24],
   [-58, 36],
 ];
-
-/** Degrees [y, z, x] of a rotation composed as Ry * Rz * Rx. */
-export function eulerYzx(q: Quat): Vec3 {
-  const axis = rotate(q, [1, 0, 0]);
-  const rz = degrees(Math.asin(clamp(axis[1], -1, 1)));
-  const ry = degrees(Math.atan2(-axis[2], axis[0]));
-  const rest = quatMul(conjugate(quatMul(aboutY(ry), aboutZ(rz))), q);
-  return [ry, rz, wrapDegrees(degrees(2 * Math.atan2(rest[0], rest[3])))];
-}
 
 /** An ankle's rotation within what it can do. @param sign Of its side. */
 export const ankleWithin = (q: Quat, sign: number): Quat => clampEuler(q, ANKLE_LIMITS_DEG, [sign, -sign, -1]);

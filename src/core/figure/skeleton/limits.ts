@@ -1,7 +1,9 @@
-import { ballAngles, eulerYzx, type Rig, wrapDegrees } from './kinematics';
+import { clamp } from '../../clamp';
+import { ballAngles, eulerYzx, wrapDegrees } from './jointAngles';
+import type { Rig } from './kinematics';
 import type { Part } from './parts';
 import { SIDES, sideSign } from './skeleton';
-import { add, clamp, dot, length, quatMul, RAD_PER_DEG, rotate, scale, sub, type Vec3 } from './vector';
+import { add, dot, length, quatMul, RAD_PER_DEG, rotate, scale, sub, type Vec3 } from './vector';
 
 type Range = readonly [low: number, high: number];
 

@@ -110,15 +110,8 @@ function moveHand(rig: Rig, pose: Pose, side: Side, to: Vec3, pole?: Vec3): void
     const whole = rotationBetween(normalize(sub(shoulder, from)), normalize(sub(to, from)));
     turn(rig, bone, atMost(whole, Math.min(LEAN.most, missing * LEAN.perHead)));
   }
-  reachWithGirdle(
-    rig,
-    `arm${side}`,
-    {
-      pos: to,
-      pole: pole ?? poleOf(rig, upper, middle, end) ?? rotate(rig.rot.chest, [0.55 * sideSign(side), -0.45, -0.75]),
-    },
-    pose,
-  );
+  const off = pole ?? poleOf(rig, upper, middle, end);
+  reachWithGirdle(rig, `arm${side}`, { pos: to, ...(off && { pole: off }) }, pose);
 }
 
 function moveFoot(rig: Rig, side: Side, to: Vec3, pole?: Vec3): void {
@@ -179,14 +172,10 @@ function put(rig: Rig, pose: Pose, handle: HandleId, to: Vec3): void {
       to,
     );
   else if (kind === 'hips') {
-    const feet = SIDES.map((s) => ({ s, at: rig.pos[`foot.${s}`], rot: rig.rot[`foot.${s}`] }));
+    const feet = SIDES.map((s) => rig.pos[`foot.${s}`]);
     rig.pos.pelvis = to;
     propagate(rig);
-    for (const { s, at, rot } of feet) {
-      moveFoot(rig, s, at);
-      rig.local[`foot.${s}`] = ankleWithin(quatMul(conjugate(rig.rot[`calf.${s}`]), rot), sideSign(s));
-    }
-    propagate(rig);
+    SIDES.forEach((s, i) => moveFoot(rig, s, feet[i]));
   } else {
     const [upper, end] = kind === 'elbow' ? [`uarm.${side}`, `hand.${side}`] : [`thigh.${side}`, `foot.${side}`];
     const line = normalize(sub(rig.pos[end], rig.pos[upper]));

@@ -7,7 +7,6 @@ export const RAD_PER_DEG = Math.PI / 180;
 export const IDENTITY: Quat = [0, 0, 0, 1];
 
 export const mix = (a: number, b: number, t: number): number => a + (b - a) * t;
-export const clamp = (value: number, low: number, high: number): number => Math.max(low, Math.min(high, value));
 
 export const add = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
 export const sub = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];

@@ -1,3 +1,4 @@
+import { clamp } from '../../clamp';
 import { AIMS, type Aim, wantsBroad, type Wish } from '../start/aims';
 import { clockDigits, durationWords } from '../time/duration';
 import { DURATION_STEPS_MS } from '../time/durationSteps';
@@ -73,8 +74,6 @@ const HEIGHT: Record<Shape, (x: number) => number> = {
   level: () => 0.5,
   arch: (x) => 1 - Math.abs(2 * x - 1),
 };
-const clamp = (x: number, low: number, high: number): number => Math.min(high, Math.max(low, x));
-
 function idealLength(exercise: Exercise, x: number, request: FitRequest): number {
   const { availableMs, shape, workingMs } = request;
   const short = clamp(availableMs / 40, 15 * SECOND, 45 * SECOND);

@@ -1,10 +1,11 @@
 'use client';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import type { PictureBox } from '@/core/references/picture';
+import { clamp } from '@/core/clamp';
+import { ARROWS } from '@/ui/input/arrows';
 
 const LEAST = 0.04;
 const STEP = 0.01;
-const clamp = (v: number, low: number, high: number): number => Math.min(high, Math.max(low, v));
 
 /** A frame with its edges inside the picture and no smaller than can be grabbed. */
 function within({ left, top, width, height }: PictureBox): PictureBox {
@@ -58,14 +59,9 @@ export function BoxEditor({
     from.current = undefined;
   };
   const onKeyDown = (event: KeyboardEvent): void => {
-    const steps: Record<string, [number, number]> = {
-      ArrowLeft: [-STEP, 0],
-      ArrowRight: [STEP, 0],
-      ArrowUp: [0, -STEP],
-      ArrowDown: [0, STEP],
-    };
-    const step = steps[event.key] as [number, number] | undefined;
-    if (!step) return;
+    const arrow = ARROWS[event.key];
+    if (!arrow) return;
+    const step = [arrow[0] * STEP, arrow[1] * STEP];
     event.preventDefault();
     onChange(
       within(

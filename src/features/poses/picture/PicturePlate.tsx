@@ -8,6 +8,7 @@ import { AnswerKeyOverlay } from '@/ui/answerKey/AnswerKeyOverlay';
 import type { LayerId } from '@/ui/answerKey/layers';
 import { filterOf, type SeenAs, ValueFilters } from '@/ui/ValueFilters';
 import { BoxEditor } from './BoxEditor';
+import { ARROWS } from '@/ui/input/arrows';
 
 export interface PlateProps {
   url: string;
@@ -88,14 +89,9 @@ function Points({ body, onMove, w, h }: PlateProps & { body: Body; w: number; h:
   };
   const onKeyDown = (event: KeyboardEvent, name: PointName): void => {
     const by = event.shiftKey ? STEP * 5 : STEP;
-    const steps: Record<string, [number, number]> = {
-      ArrowLeft: [-by, 0],
-      ArrowRight: [by, 0],
-      ArrowUp: [0, -by],
-      ArrowDown: [0, by],
-    };
-    const step = steps[event.key] as [number, number] | undefined;
-    if (!step) return;
+    const arrow = ARROWS[event.key];
+    if (!arrow) return;
+    const step = [arrow[0] * by, arrow[1] * by];
     event.preventDefault();
     const p = pointOf(body.points, name);
     onMove(name, p.x + step[0], p.y + step[1]);
