@@ -7,6 +7,8 @@ import { archiveRows } from './bench/archive.mjs';
 import { bombRows } from './bench/bombs.mjs';
 import { importRow } from './bench/import.mjs';
 import { libraryRows } from './bench/library.mjs';
+import { monthsRows } from './bench/months.mjs';
+import { pagesRows } from './bench/pages.mjs';
 import { quietRows } from './bench/quiet.mjs';
 import { runRows } from './bench/run.mjs';
 import { pictureSizes, routeSizes } from './bench/sizes.mjs';
@@ -44,6 +46,8 @@ const PARTS = {
   },
   plans: { heading: 'plans and picks', rows: () => core('plans') },
   library: { heading: 'a library of pictures', rows: () => inApp(libraryRows) },
+  pages: { heading: 'pages and their drawings', rows: () => inApp(pagesRows) },
+  months: { heading: 'months', rows: () => inApp(monthsRows) },
   archives: {
     heading: 'archives',
     rows: async () => [...(await inApp(archiveRows)), ...(await core('archives')), ...(await inApp(bombRows))],

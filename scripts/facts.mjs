@@ -7,7 +7,10 @@ import { findBodies } from './facts/bodies.mjs';
 
 const folder = mkdtempSync(`${tmpdir()}/facts-`);
 const tsx = (...args) => spawnSync('npx', ['tsx', ...args], { stdio: ['ignore', 'inherit', 'ignore'] });
-for (const share of ['0', '1']) tsx('scripts/facts/pictures.ts', share, '2', folder);
+// `npm run facts -- shipped`: the figures as they ship, rather than in made-up rooms and lights.
+const asked = process.argv.slice(2);
+const how = asked.includes('shipped') ? ['shipped'] : [];
+for (const share of ['0', '1']) tsx('scripts/facts/pictures.ts', share, '2', folder, ...how);
 await findBodies(folder);
-tsx('scripts/facts/rates.ts', folder);
+tsx('scripts/facts/rates.ts', folder, ...asked);
 rmSync(folder, { recursive: true });

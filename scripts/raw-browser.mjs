@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { setTimeout as sleep } from 'node:timers/promises';
 import WebSocket from 'ws';
-import { CHROMIUM } from './chromium.mjs';
+import { PLAINLY_PAINTED } from './chromium.mjs';
 
 const PORT_FILE_MS = 20_000;
 /** The wrapper script forks; the binary itself is the browser process, which is what is killed. */
@@ -60,10 +60,10 @@ export async function rawBrowser(profile) {
     '--autoplay-policy=no-user-gesture-required',
     '--no-default-browser-check',
     '--password-store=basic',
-    ...CHROMIUM.args,
+    ...PLAINLY_PAINTED.args,
     'about:blank',
   ];
-  const binary = existsSync(BINARY) ? BINARY : CHROMIUM.executablePath;
+  const binary = existsSync(BINARY) ? BINARY : PLAINLY_PAINTED.executablePath;
   const child = spawn(binary, args, { stdio: 'ignore', detached: true });
   const portFile = `${profile}/DevToolsActivePort`;
   let address;

@@ -1,5 +1,4 @@
 // npm run screenshots: one current picture of each main view, from demo data, into docs/screenshots. Needs a build.
-import { execFileSync } from 'node:child_process';
 import { mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import { CHROMIUM } from './chromium.mjs';
@@ -41,6 +40,8 @@ async function today(page) {
 }
 async function start(page, stepsFromOne) {
   await today(page);
+  // A bit of everything, whatever the months say.
+  await page.getByRole('button', { name: 'No advice, please' }).click();
   await page.getByRole('slider').focus();
   await page.keyboard.press('Home');
   for (let i = 0; i < stepsFromOne; i++) await page.keyboard.press('ArrowRight');
@@ -84,7 +85,6 @@ const FORTY_FIVE = 22;
   await page.getByRole('img', { name: /Reference:/ }).waitFor();
   for (const key of ['v', 'v', 'd', 'q']) await page.keyboard.press(key);
   await page.getByRole('region', { name: 'Seeing aids' }).waitFor();
-  await shoot('run-aids', page);
 }
 {
   const page = await open({ night: true });
@@ -105,8 +105,23 @@ const FORTY_FIVE = 22;
   await page.getByLabel('One line for later').fill('The bell-ringer leans further than I dared.');
   await shoot('after', page);
 }
+{
+  const page = await open();
+  await page.goto(`${base}/journal/again`);
+  // Her pages come in one after another, and what is read again is read a moment later.
+  const now = page.getByRole('img', { name: /^Now: / });
+  const straightened = async () => (await now.isVisible()) && (await page.locator('main .skeleton').count()) === 0;
+  for (let i = 0; i < 240 && !(await straightened()); i++) {
+    await letPass(page, 500);
+    await page.waitForTimeout(500);
+  }
+  await now.waitFor();
+  await shoot('again', page);
+}
 for (const [name, path, last] of [
   ['journal', '/journal', 'ul[aria-label="Poses drawn"] li:last-child img'],
+  ['months', '/journal/months', 'tfoot'],
+  ['habits', '/journal/habits', '#lessons'],
   ['poses', '/poses', 'main img'],
   ['room', '/room', '[aria-busy=false]'],
 ]) {
@@ -146,35 +161,26 @@ for (const [name, path, last] of [
   await page.getByText(`${figures.length} pictures added.`).waitFor();
   await page.getByRole('button', { name: 'Good' }).click();
   await page.getByText('Finding poses in your pictures').waitFor();
-  await page.getByText('Finding poses in your pictures').waitFor({ state: 'hidden', timeout: 120_000 });
+  await page.getByText('Finding poses in your pictures').waitFor({ state: 'hidden', timeout: 300_000 });
   await page.waitForTimeout(2500);
   await snap('library', page);
-  await page.getByRole('button', { name: 'Pick for me' }).click();
-  await page.getByRole('list', { name: 'Poses picked' }).getByRole('img').first().waitFor();
-  await page.waitForTimeout(600);
-  await snap('pick', page);
-  await page.getByRole('button', { name: 'Not now' }).click();
   await page.getByRole('list', { name: 'Pictures' }).getByRole('link', { name: 'stilt-walker-raising-a-pole' }).click();
   await page.getByRole('button', { name: 'Move its points' }).waitFor();
   for (const key of '1367') await page.keyboard.press(key);
   await page.waitForTimeout(600);
   await snap('picture', page);
-  await page.goto(`${base}/poses?set=coverage`);
-  await page.getByRole('button', { name: /^seated, front/ }).waitFor();
-  await shoot('coverage', page);
 }
 {
   const page = await open();
   await today(page);
-  await page.goto(`${base}/journal`);
-  await page.getByLabel('Choose photographs of pages').setInputFiles('tests/fixtures/sheet.jpg');
-  await page
-    .getByRole('link', { name: /on the desk/ })
-    .last()
-    .click();
-  await page.getByRole('button', { name: 'Straighten it' }).click();
+  await page.goto(`${base}/journal?session=demo-11`);
+  await page.getByRole('link', { name: 'Page 1 on the desk' }).click();
   await page.getByRole('list', { name: 'Drawings on this sheet' }).waitFor();
-  await shoot('desk', page);
+  await snap('desk', page);
+  await page.getByRole('button', { name: 'Look at it closely' }).first().click();
+  await page.getByRole('button', { name: 'Measure it' }).click();
+  await page.getByRole('button', { name: /^crown, proposed/ }).waitFor();
+  await shoot('desk-measured', page);
 }
 {
   const page = await open({ width: 390, height: 844, night: true });
@@ -185,6 +191,3 @@ for (const [name, path, last] of [
 }
 await browser.close();
 stop();
-// Every pose of the sets on one sheet.
-execFileSync('npx', ['tsx', 'scripts/figures/sheet.ts', `${OUT}/poses-sheet.png`], { stdio: 'inherit' });
-console.log('poses-sheet');

@@ -1,5 +1,6 @@
 // npm test: set-up and every check, from a fresh clone. Ends with a line "N passed, N failed".
 import { spawn } from 'node:child_process';
+import path from 'node:path';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { ensureChromium, ensurePackages, run } from './setup.mjs';
 
@@ -56,23 +57,33 @@ const quietly = (command, args, env = {}) =>
     child.on('close', (code) => resolve({ ok: code === 0, said: said.trim() }));
   });
 
-// Each takes one core. Linting needs the types of routes, which the check of types makes.
+// Linting needs the types of routes, which the check of types makes; it takes one core for minutes, so the unit tests go beside it.
+let unitOk = false;
 await Promise.all([
   steps([
     ['types', 'check:types'],
     ['lint', 'check:lint'],
   ]),
-  steps([
-    ['format', 'check:format'],
-    ['imports', 'check:imports'],
-    ['dead code', 'check:dead'],
-  ]),
+  (async () => {
+    await steps([
+      ['format', 'check:format'],
+      ['imports', 'check:imports'],
+      ['dead code', 'check:dead'],
+    ]);
+    console.log('\n== unit tests');
+    const reporters = ['--reporter=default', '--reporter=json', '--outputFile=test-results/unit.json'];
+    unitOk = await aloud('npx', ['vitest', 'run', ...reporters]);
+  })(),
 ]);
 
-console.log('\n== unit tests');
-const unitOk =
-  run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile=test-results/unit.json']) === 0;
+/** What failed and how it said so in a few lines: the end of the output is what one sees first. */
+const told = (name, message = '') => failures.push(`${name}\n    ${message.split('\n').slice(0, 6).join('\n    ')}`);
+const specsOf = ({ suites = [], specs = [] }) => [...specs, ...suites.flatMap(specsOf)];
+
 const unit = readReport('test-results/unit.json');
+for (const { name, assertionResults } of unit?.testResults ?? [])
+  for (const { status, fullName, failureMessages } of assertionResults)
+    if (status === 'failed') told(`${path.relative('.', name)} > ${fullName}`, failureMessages[0]);
 passed += unit?.numPassedTests ?? 0;
 failed += unit?.numFailedTests ?? 0;
 if (!unitOk) failures.push('unit tests');
@@ -88,7 +99,10 @@ if (step('build', 'build')) {
     ['browser tests', rest, 'e2e'],
     ['browser test in real time', ok, 'e2e-realtime'],
   ]) {
-    const { expected = 0, unexpected = 0, flaky = 0 } = readReport(`test-results/${report}.json`)?.stats ?? {};
+    const read = readReport(`test-results/${report}.json`) ?? {};
+    const { expected = 0, unexpected = 0, flaky = 0 } = read.stats ?? {};
+    for (const { file, title, tests } of specsOf(read).filter((spec) => !spec.ok))
+      told(`${file} > ${title}`, tests[0]?.results[0]?.error?.message);
     passed += expected;
     failed += unexpected + flaky;
     if (!passes) failures.push(name);
@@ -96,7 +110,7 @@ if (step('build', 'build')) {
   }
 }
 
-if (failures.length > 0) console.log(`\nFailed: ${failures.join(', ')}`);
+if (failures.length > 0) console.log(`\nFailed:\n  ${failures.join('\n  ')}`);
 const summary = `${passed} passed, ${failed} failed`;
 writeFileSync('test-results/summary.txt', `${summary}\n`);
 console.log(`\n${summary}`);

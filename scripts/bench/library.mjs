@@ -89,7 +89,7 @@ const pressToPaint = (page, label) =>
   }, label);
 
 /** Lengths of the frames while the page is scrolled by hand, milliseconds. */
-const framesWhileScrolling = (page) =>
+export const framesWhileScrolling = (page) =>
   page.evaluate(async () => {
     const frames = [];
     let last = performance.now();

@@ -6,7 +6,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { build } from 'esbuild';
 import sharp from 'sharp';
 import { chromium } from '@playwright/test';
-import { CHROMIUM } from '../chromium.mjs';
+import { PLAINLY_PAINTED } from '../chromium.mjs';
 import { keepPlan, planOf } from '../keep-plan.mjs';
 import { rawBrowser } from '../raw-browser.mjs';
 import { quantile } from './row.mjs';
@@ -99,7 +99,7 @@ async function swaps(base) {
     writeFileSync(file, await sharp(grain).resize(4000, 3000).jpeg({ quality: 90 }).toBuffer());
     files.push(file);
   }
-  const browser = await chromium.launch(CHROMIUM);
+  const browser = await chromium.launch(PLAINLY_PAINTED);
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${base}/poses?set=library`);
   await page.getByLabel('Choose pictures').setInputFiles(files);
@@ -132,7 +132,7 @@ async function swaps(base) {
 
 /** The same on a page that is empty but for two canvases of the window's size, exchanged by nothing but a timer: what this machine takes. */
 async function emptySwaps() {
-  const browser = await chromium.launch(CHROMIUM);
+  const browser = await chromium.launch(PLAINLY_PAINTED);
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.setContent('<canvas></canvas><canvas></canvas>');
   const painted = await page.evaluate(async ({ poses, poseMs }) => {
@@ -194,7 +194,7 @@ async function sound(base) {
     format: 'iife',
     tsconfig: 'tsconfig.json',
   });
-  const browser = await chromium.launch(CHROMIUM);
+  const browser = await chromium.launch(PLAINLY_PAINTED);
   const page = await browser.newPage();
   await page.goto(`${base}/icon.svg`);
   await page.evaluate(outputFiles[0].text);

@@ -1,9 +1,11 @@
-// Pictures of figures whose truth is known, for measuring what is read from them: tsx pictures.ts SHARE OF OUT_DIR
+// Pictures of figures whose truth is known, for measuring what is read from them: tsx pictures.ts SHARE OF OUT_DIR [shipped]
+// `shipped`: as they ship, in the middle of an empty plate, rather than in made-up rooms, cut off, in twos and in all lights.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { BUILDS } from '@/core/figure/skeleton/builds';
 import { draftPicture } from '@/core/figure/picture/draft';
 import { answerKey } from '@/core/figure/facts/answerKey';
+import { STUDIO_LIGHT } from '@/core/figure/picture/light';
 import { buildFigure } from '@/core/figure/figure';
 import { FINE } from '@/core/figure/forms';
 import { figureFacts, poseOf, WHOLE_FIGURES } from '@/core/figure/catalogue/reference';
@@ -29,9 +31,12 @@ export interface Truth {
   flat: boolean;
   /** Landmarks in shares of the picture. */
   marks: Record<string, [number, number]>;
+  /** Names of those that nothing covers. */
+  uncovered: string[];
 }
 
-const [share, of, dir] = process.argv.slice(2);
+const [share, of, dir, how] = process.argv.slice(2);
+const shipped = how === 'shipped';
 const LONG_SIDE = 640;
 const ELEVATIONS = [6, -14, 8, 34, 4, 52];
 mkdirSync(dir, { recursive: true });
@@ -46,21 +51,26 @@ function room(width: number, height: number, random: () => number): string {
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${String(width)}" height="${String(height)}"><rect width="100%" height="100%" fill="${wall}"/><rect y="${String(horizon)}" width="100%" height="100%" fill="${floor}"/><rect x="${String(x)}" y="${String(height * 0.08)}" width="${String(width * 0.22)}" height="${String(height * 0.4)}" fill="hsl(${String((hue + 180) % 360)} 15% ${String(20 + random() * 60)}%)"/></svg>`;
 }
 
+const plate = (width: number, height: number): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" width="${String(width)}" height="${String(height)}"><rect width="100%" height="100%" fill="#e9e5dd"/></svg>`;
+
 const truths: Truth[] = [];
 for (const [i, { poseId, build, view: shown }] of WHOLE_FIGURES.entries()) {
   if (i % Number(of) !== Number(share)) continue;
   const random = seededRandom(i + 1);
-  const view = { ...shown, elevationDeg: ELEVATIONS[i % ELEVATIONS.length] };
+  const view = shipped ? shown : { ...shown, elevationDeg: ELEVATIONS[i % ELEVATIONS.length] };
   const pose = poseOf(poseId).pose;
   const figure = buildFigure(KIT, pose, BUILDS[build], FINE);
-  const light = { azimuthDeg: [-70, 70, -45, 45, 0, 150][i % 6], elevationDeg: 30 + 30 * random() };
-  const flat = i % 5 === 4;
-  const covered = i % 2 === 0;
-  const look = flat ? ('flat' as const) : (['clay', 'plaster'] as const)[i % 2];
+  const light = shipped
+    ? STUDIO_LIGHT
+    : { azimuthDeg: [-70, 70, -45, 45, 0, 150][i % 6], elevationDeg: 30 + 30 * random() };
+  const flat = !shipped && i % 5 === 4;
+  const covered = !shipped && i % 2 === 0;
+  const look = shipped ? 'clay' : flat ? ('flat' as const) : (['clay', 'plaster'] as const)[i % 2];
   const pixels = draftPicture(figure, view, { longSidePx: LONG_SIDE, light, look, covered, ground: true });
   const key = answerKey(figure, pose, BUILDS[build], view, light, { covered });
-  const cropped = i % 9 === 5;
-  const people = i % 12 === 7 ? 2 : 1;
+  const cropped = !shipped && i % 9 === 5;
+  const people = !shipped && i % 12 === 7 ? 2 : 1;
   const { width, height } = pixels;
   const cut = sharp(Buffer.from(pixels.data.buffer), { raw: { width, height, channels: 4 } }).png();
   const one = await cut.toBuffer();
@@ -68,7 +78,7 @@ for (const [i, { poseId, build, view: shown }] of WHOLE_FIGURES.entries()) {
   const h = cropped
     ? Math.round(key.top * (height / key.height) + (key.bottom - key.top) * (height / key.height) * 0.6)
     : height;
-  const composed = await sharp(Buffer.from(room(w, height, random)))
+  const composed = await sharp(Buffer.from(shipped ? plate(w, height) : room(w, height, random)))
     .composite(Array.from({ length: people }, (_, k) => ({ input: one, left: k * width, top: 0 })))
     .png()
     .toBuffer();
@@ -94,6 +104,7 @@ for (const [i, { poseId, build, view: shown }] of WHOLE_FIGURES.entries()) {
     foreshortening: key.foreshortening,
     lightAzimuthDeg: light.azimuthDeg,
     flat,
+    uncovered: key.marks.filter(({ visible, findable }) => findable ?? visible).map(({ name }) => name),
     marks: Object.fromEntries(
       key.marks.map((m) => [m.name, [(m.at[0] / key.width) * (1 / people), (m.at[1] / key.height) * (height / h)]]),
     ),

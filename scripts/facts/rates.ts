@@ -35,15 +35,18 @@ function count(into: Map<string, Rate>, name: string, right: boolean, sure = 0):
   const rate = into.get(name) ?? { right: 0, of: 0, sure: 0 };
   into.set(name, { right: rate.right + (right ? 1 : 0), of: rate.of + 1, sure: rate.sure + sure });
 }
-/** Shoulders and hips that lie farther apart than this across a picture tell which side is which, shares of its width. */
+/** Joints that lie farther apart than this tell which side is which, shares of the picture. */
 const APART = 0.05;
-/** Whether shoulders and hips were found on the sides they are on; undefined where they lie one behind the other. */
-function sideInPicture({ marks }: Truth, points: readonly BodyPoint[]): boolean | undefined {
-  const pairs = [
-    ['shoulder', 'shoulder'],
-    ['hip point', 'hip'],
-  ] as const;
-  const votes = pairs.flatMap(([mark, point]) => {
+const PAIRS = [
+  ['shoulder', 'shoulder'],
+  ['hip point', 'hip'],
+  ['elbow', 'elbow'],
+  ['knee', 'knee'],
+  ['ankle', 'ankle'],
+] as const;
+/** Whether shoulders and hips, covered or not, were found on the sides they are on across the picture; undefined where they lie one behind the other. */
+function onTheirSides({ marks }: Truth, points: readonly BodyPoint[]): boolean | undefined {
+  const votes = PAIRS.slice(0, 2).flatMap(([mark, point]) => {
     const truly = marks[`left ${mark}`][0] - marks[`right ${mark}`][0];
     const found = pointOf(points, `left ${point}`).x - pointOf(points, `right ${point}`).x;
     return Math.abs(truly) > APART ? [Math.sign(truly) === Math.sign(found)] : [];
@@ -51,15 +54,38 @@ function sideInPicture({ marks }: Truth, points: readonly BodyPoint[]): boolean 
   return votes.length > 0 ? votes.every(Boolean) : undefined;
 }
 
+/**
+ * Whether left and right were found where they are: of the pairs that nothing covers and that lie apart, more have each side nearer to its own place than to the
+ * other's; undefined where none lies apart. A hip alone that is a few pixels over the middle is no exchange.
+ */
+function sideInPicture({ marks, uncovered }: Truth, points: readonly BodyPoint[]): boolean | undefined {
+  const apart = (a: readonly [number, number], b: { x: number; y: number }): number =>
+    Math.hypot(a[0] - b.x, a[1] - b.y);
+  const votes = PAIRS.flatMap(([mark, point]) => {
+    const [l, r] = [marks[`left ${mark}`], marks[`right ${mark}`]];
+    const seen = uncovered.includes(`left ${mark}`) && uncovered.includes(`right ${mark}`);
+    if (!seen || Math.hypot(l[0] - r[0], l[1] - r[1]) < APART) return [];
+    const [foundL, foundR] = [pointOf(points, `left ${point}`), pointOf(points, `right ${point}`)];
+    return [apart(l, foundL) + apart(r, foundR) < apart(l, foundR) + apart(r, foundL)];
+  });
+  return votes.length > 0 ? 2 * votes.filter(Boolean).length > votes.length : undefined;
+}
+
 for (const truth of truths) {
   const found = bodies[truth.file];
   count(rates, 'a body found', found.body !== undefined);
-  if (!found.body) continue;
+  if (!found.body) {
+    misses.push(`${truth.file} ${truth.poseId}: no body found`);
+    continue;
+  }
   const { facts, sure } = readBody(found.body, found.people);
   count(rates, 'people: one or more', found.people > 1 === truth.people > 1, sure.subject);
   if (truth.people > 1) continue;
+  const across = onTheirSides(truth, found.body.points);
+  if (across !== undefined) count(rates, 'shoulders and hips both on their sides', across);
   const leftmost = sideInPicture(truth, found.body.points);
   if (leftmost !== undefined) count(rates, 'left and right not exchanged', leftmost);
+  if (leftmost === false) misses.push(`${truth.file} ${truth.poseId}: left and right exchanged`);
   const check = (name: 'extent' | 'view' | 'family' | 'eyeLevel' | 'foreshortened', truthValue: string): void => {
     if (facts[name] === undefined) return;
     count(rates, name, facts[name] === truthValue, sure[name]);

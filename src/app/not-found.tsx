@@ -1,18 +1,17 @@
-import Link from 'next/link';
-import { DemoMark } from '@/features/data/DemoMark';
-import { TopBar } from '@/ui/TopBar';
+import { PlainBar } from '@/ui/PlainBar';
+import { PLACES } from '@/ui/places';
 
 export default function NotFound() {
   return (
     <>
-      <TopBar aside={<DemoMark />} />
-      <main className="mx-4 py-16 sm:mx-10">
+      <PlainBar />
+      <main className="px-4 py-16 sm:px-10">
         <h1 className="text-[30px]">There is nothing at this address</h1>
         <p className="mt-2">
           Your sessions and pictures are where they were.{' '}
-          <Link href="/" className="link-quiet">
+          <a href={PLACES[0].href} className="link-quiet">
             Go to Today
-          </Link>
+          </a>
         </p>
       </main>
     </>

@@ -20,3 +20,7 @@ export const shortDay = inWords({ weekday: 'short', month: 'short', day: 'numeri
 export const shortDate = inWords({ weekday: 'short', month: 'short', day: 'numeric', year: 'numeric' });
 /** "November 3, 2026". */
 export const fullDate = inWords({ month: 'long', day: 'numeric', year: 'numeric' });
+/** "Nov". */
+export const shortMonth = inWords({ month: 'short' });
+/** "November 2026". */
+export const monthAndYear = inWords({ month: 'long', year: 'numeric' });

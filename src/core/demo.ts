@@ -1,7 +1,8 @@
 import { setHours, setMinutes, startOfDay, subDays } from 'date-fns';
+import { demoMornings } from './demoShort';
 import type { RunEvent } from './clock/log';
 import { runStateAt } from './clock/run';
-import type { Reflection } from './journal/reflection';
+import { MOODS, type Reflection } from './journal/reflection';
 import type { Session } from './journal/session';
 import { exerciseById, ONE_POSE } from './practice/exercises';
 import { proposePlan } from './practice/start/propose';
@@ -9,7 +10,7 @@ import { expandPlan } from './practice/time/timeline';
 import { seededRandom } from './random';
 import type { ReferenceFacts } from './references/coverage';
 
-/** Days ago, minutes and what was noted: twelve weeks with two weeks away in the middle. */
+/** Days ago, minutes and what was noted: twelve weeks with two weeks away in the middle; between them are short mornings. */
 const EVENINGS: readonly [daysAgo: number, minutes: number, note: string][] = [
   [82, 20, 'Stiff. The stilt-walkers look like ladders.'],
   [79, 10, ''],
@@ -60,7 +61,7 @@ export function demoSessions(references: readonly ReferenceFacts[], nowMs: numbe
   const random = seededRandom(seed);
   const rightward = references.filter((r) => r.facing !== 'left');
   const leftward = references.filter((r) => r.facing === 'left').slice(0, 3);
-  return EVENINGS.map(([daysAgo, minutes, note], i) => {
+  const evenings = EVENINGS.map(([daysAgo, minutes, note], i): Session => {
     const start = setMinutes(setHours(startOfDay(subDays(nowMs, daysAgo)), 19), Math.floor(random() * 50));
     const plan = proposePlan({
       availableMs: minutes * 60_000,
@@ -77,15 +78,32 @@ export function demoSessions(references: readonly ReferenceFacts[], nowMs: numbe
     const said = saidAfter(i);
     return {
       id: `demo-${i + 1}`,
-      plan,
+      plan: { ...plan, ...(i === REMEDY_TAKEN && { cause: { remedy: 'heads' } }) },
       log,
       startedAtMs: start.getTime(),
       lastSeenMs: end.visits[end.visits.length - 1].endMs,
-      status: 'kept' as const,
+      status: 'kept',
       note,
+      usualHand: 'right',
       ...(said && { reflection: said }),
     };
   });
+  drawAgain(evenings[FIRST_DRAWN], evenings[DRAWN_AGAIN]);
+  return [...evenings, ...demoMornings(rightward, nowMs, seed, EVENINGS.length + 1)];
+}
+
+/** Evenings: of the pictures that come back, on which they do, and on which she took up a remedy. */
+const FIRST_DRAWN = 0;
+const DRAWN_AGAIN = 10;
+const REMEDY_TAKEN = 8;
+const TWO = 2;
+
+/** The first two gestures of one evening are drawn again on another. */
+function drawAgain({ plan: first }: Session, { plan: again }: Session): void {
+  const gestures = ({ blocks }: Session['plan']) =>
+    blocks.flatMap((b) => (b.kind === 'poses' && b.exercise === ONE_POSE ? b.poses : []));
+  const before = gestures(first);
+  for (const [i, pose] of gestures(again).slice(0, TWO).entries()) pose.referenceId = before[i].referenceId;
 }
 
 /** Every other evening something is said: the hips are what goes missing, less and less. */
@@ -95,6 +113,7 @@ function saidAfter(i: number): Reflection | undefined {
   const missing = lookAt.filter((_, k) => (k === 3 && i < 9) || (k === 4 && i % 4 === 1));
   return {
     line: i < 4 ? 'tight' : 'loose',
+    mood: MOODS[i % MOODS.length],
     answers: [{ exerciseId: ONE_POSE, looked: lookAt, missing }],
     ...(i === EVENINGS.length - 1 && { nextTime: 'Both bars before any limb.' }),
   };

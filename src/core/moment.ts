@@ -11,3 +11,9 @@ export function localDay(atMs: number): number {
   const at = new Date(atMs);
   return Math.floor(Date.UTC(at.getFullYear(), at.getMonth(), at.getDate()) / 86_400_000);
 }
+
+/** Noon of a local day in this calendar: a moment that lies in it whatever the hour the clocks are put forward. */
+export function noonOfDay(day: number): Date {
+  const utc = new Date(day * 86_400_000);
+  return new Date(utc.getUTCFullYear(), utc.getUTCMonth(), utc.getUTCDate(), 12);
+}

@@ -11,3 +11,7 @@ export function seededRandom(seed: number): Random {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
   };
 }
+
+/** A number around 0, normally spread with standard deviation 1. Source: G. Box and M. Muller, 1958. */
+export const gaussian = (random: Random): number =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { promisedDaysSchema, promisedMinutesSchema } from './growing/promise';
 import { MAX_CHOOSING_MS } from './journal/session';
 import { LONGEST_SESSION_MINUTES, SHORTEST_SESSION_MINUTES } from './practice/start/minutes';
 
@@ -28,6 +29,18 @@ export const SETTINGS = {
   planAsk: asJson,
   /** The room drawn in: how sessions look, sound and are steered. */
   room: asJson,
+  /** What a week is meant to have. */
+  promisedDays: promisedDaysSchema,
+  promisedMinutes: promisedMinutesSchema,
+  /** What is drawn with, as it was said last on Today. */
+  medium: z.string().check(z.maxLength(40)),
+  /** After how many days a picture returns to be drawn again, and how often the newer of two was told: see growing/again. */
+  againWaits: asJson,
+  blindPairs: asJson,
+  /** What is said to the inner critic, chosen on a good day. */
+  criticReply: z.string().check(z.maxLength(300)),
+  /** Advice on Today is wanted. */
+  advice: z.boolean(),
   /** Sentences about what had to be mended in what was kept, until they are read. */
   mended: asJson,
 } as const;

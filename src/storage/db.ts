@@ -21,12 +21,14 @@ export interface FoxDb extends DBSchema {
   renders: Plain<'renders'>;
   plans: Plain<'plans'>;
   viewings: Plain<'viewings'>;
+  drawings: Plain<'drawings'> & { indexes: { bySession: string } };
+  courses: Plain<'courses'>;
   settings: { key: string; value: Settings[keyof Settings] };
   unreadable: Plain<'unreadable'>;
 }
 
 const DB_NAME = 'fox-minute';
-const DB_VERSION = 5;
+const DB_VERSION = 7;
 
 /** A value as its store's schema has it. @throws ZodError for anything the store must not hold. */
 function checked(store: Store, value: unknown, key: string | undefined): unknown {
@@ -143,6 +145,9 @@ export function db(): Promise<IDBPDatabase<FoxDb>> {
       if (oldVersion < 3) database.createObjectStore('plans', { keyPath: 'id' });
       if (oldVersion < 4) database.createObjectStore('viewings', { keyPath: 'id' });
       if (oldVersion < 5) database.createObjectStore('unreadable', { keyPath: 'id' });
+      if (oldVersion < 6)
+        database.createObjectStore('drawings', { keyPath: 'id' }).createIndex('bySession', 'sessionId');
+      if (oldVersion < 7) database.createObjectStore('courses', { keyPath: 'id' });
       // One transaction for all of it: whatever fails leaves the database as it was, and the page says so.
       if (oldVersion > 0) mendKept(tx).catch(() => tx.abort());
     },

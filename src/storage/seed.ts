@@ -2,22 +2,31 @@ import { isDemoSession } from '@/core/demoLearner';
 import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { announce } from './changes';
 import { atomically, db, put } from './db';
+import type { Stored } from './stores';
+import { forgetDemoPages } from './demoPages';
 import { imageKey } from './images';
 
 /** Put the demo learner's past sessions in. What is already there stays. */
 export async function addDemoLearner(nowMs: number): Promise<void> {
   // Only a first visit needs what makes them.
-  const [{ demoSessions }, { shippedReferences }] = await Promise.all([
+  const [{ demoSessions }, { demoCourse }, { demoMeasured }, { shippedReferences }] = await Promise.all([
     import('@/core/demo'),
+    import('@/core/demoShort'),
+    import('@/core/demoMeasured'),
     import('@/core/references/referenceFacts'),
   ]);
   const sessions = demoSessions(shippedReferences(BUILT_IN_SET_ID) ?? [], nowMs);
-  await atomically(['sessions', 'settings'], async (tx) => {
-    for (const session of sessions)
-      if ((await tx.objectStore('sessions').getKey(session.id)) === undefined) await put(tx, 'sessions', session);
+  await atomically(['sessions', 'drawings', 'courses', 'settings'], async (tx) => {
+    const add = async <S extends 'sessions' | 'drawings' | 'courses'>(store: S, records: readonly Stored<S>[]) => {
+      for (const record of records)
+        if ((await tx.objectStore(store).getKey(record.id)) === undefined) await put(tx, store, record);
+    };
+    await add('sessions', sessions);
+    await add('drawings', demoMeasured(sessions, nowMs));
+    await add('courses', [demoCourse(nowMs)]);
     await put(tx, 'settings', true, 'seeded');
   });
-  announce('sessions', 'settings');
+  announce('sessions', 'drawings', 'courses', 'settings');
 }
 
 let seeding: Promise<void> | undefined;
@@ -36,7 +45,7 @@ export function seedOnFirstVisit(nowMs: number): Promise<void> {
 
 /** Take the demo learner's sessions out again, with the pages added to them; they can be put back at any time. */
 export async function removeDemoLearner(): Promise<void> {
-  await atomically(['sessions', 'pages', 'images'], async (tx) => {
+  await atomically(['sessions', 'pages', 'drawings', 'courses', 'images'], async (tx) => {
     const demo = (await tx.objectStore('sessions').getAllKeys()).filter((id) => isDemoSession(id));
     for (const id of demo) {
       await tx.objectStore('sessions').delete(id);
@@ -45,9 +54,14 @@ export async function removeDemoLearner(): Promise<void> {
         await tx.objectStore('images').delete(imageKey('page', pageId));
         await tx.objectStore('images').delete(imageKey('thumbnail', pageId));
       }
+      for (const drawingId of await tx.objectStore('drawings').index('bySession').getAllKeys(id))
+        await tx.objectStore('drawings').delete(drawingId);
     }
+    for (const id of await tx.objectStore('courses').getAllKeys())
+      if (isDemoSession(id)) await tx.objectStore('courses').delete(id);
   });
-  announce('sessions', 'pages');
+  forgetDemoPages();
+  announce('sessions', 'pages', 'drawings', 'courses');
 }
 
 /** How many of the demo learner's sessions are here. */

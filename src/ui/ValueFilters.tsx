@@ -22,6 +22,9 @@ export const filterOf = (seenAs: SeenAs): string | undefined =>
 const LUMINANCE = '0.2126 0.7152 0.0722 0 0  0.2126 0.7152 0.0722 0 0  0.2126 0.7152 0.0722 0 0  0 0 0 1 0';
 const steps = (n: number): string => Array.from({ length: n }, (_, i) => (i / (n - 1)).toFixed(3)).join(' ');
 
+/** Before values are parted they flow together over so many pixels: shapes, and no specks along their edges. */
+const PARTED_PX = 1.1;
+
 /** The address of the filter that leaves so many values. */
 export const valuesFilter = (values: number, name = 'seen'): string => `${name}-values-${String(values)}`;
 
@@ -35,6 +38,7 @@ export function ValueFilters({ name = 'seen', threshold = 0.5 }: { name?: string
     <svg width="0" height="0" aria-hidden className="absolute">
       {[0, 2, 3, 5].map((n) => (
         <filter key={n} id={n === 0 ? `${name}-grey` : valuesFilter(n, name)} colorInterpolationFilters="sRGB">
+          {n > 0 && <feGaussianBlur stdDeviation={PARTED_PX} />}
           <feColorMatrix type="matrix" values={LUMINANCE} />
           {n > 0 && bend !== 1 && (
             <feComponentTransfer>

@@ -1,18 +1,37 @@
 import * as Comlink from 'comlink';
+import { clamp } from '@/core/clamp';
 import { proposeDrawings } from '@/core/desk/drawings';
-import { evenLight, type EvenSheet } from '@/core/desk/evenLight';
+import type { EvenSheet } from '@/core/desk/evenLight';
+import { flatSheet, inkInBox } from '@/core/desk/flatSheet';
 import { findSheet } from '@/core/desk/findSheet';
 import { inkOf } from '@/core/desk/ink';
+import { type Envelope, inkEnvelope } from '@/core/desk/matching';
 import type { Rgba } from '@/core/desk/picture';
 import { refinedCorners } from '@/core/desk/refineCorners';
 import type { SheetBox } from '@/core/desk/readingOrder';
-import { cornersInPixels, cornersInShares, likelyCount, type Sheet, sheetDoubts, sheetShape } from '@/core/desk/sheet';
-import { straightened, turnedCorners } from '@/core/desk/straighten';
+import {
+  cornersInPixels,
+  cornersInShares,
+  type DrawnPoint,
+  isBlack,
+  likelyCount,
+  type Sheet,
+  sheetDoubts,
+  sheetShape,
+  uprightAspect,
+} from '@/core/desk/sheet';
+import { sharpnessOf } from '@/core/desk/sharpness';
+import type { Look } from '@/core/desk/steady';
+import { splitAlong } from '@/core/desk/splitBox';
+import { turnedCorners } from '@/core/desk/straighten';
+import type { Point } from '@/core/desk/quad';
+import type { DrawnKey } from '@/core/figure/facts/answerKey';
+import { fitPlaces } from '@/core/measure/fitPlaces';
 
 /** Long side on which a photograph is looked at, pixels. */
 const PHOTO_PX = 2048;
-/** Long side of a straightened sheet. */
-const SHEET_PX = 1600;
+/** Long side of the small picture of a sheet, from which its drawings are shown elsewhere. */
+const SMALL_PX = 1100;
 /** Corners dragged by hand are taken to an edge that is as near as this, of the photograph's longer side. */
 const SNAP = 0.012;
 
@@ -39,8 +58,20 @@ async function pixelsOf(photo: Blob): Promise<Rgba> {
 let pixels: Promise<Rgba> | undefined;
 const known = (photo: Blob): Promise<Rgba> => (pixels ??= pixelsOf(photo));
 
+function smallOf(canvas: OffscreenCanvas): Promise<Blob> {
+  const scale = SMALL_PX / Math.max(canvas.width, canvas.height);
+  const small = new OffscreenCanvas(Math.round(canvas.width * scale), Math.round(canvas.height * scale));
+  const context = small.getContext('2d');
+  if (!context) throw new Error('no 2D canvas');
+  context.imageSmoothingQuality = 'high';
+  context.drawImage(canvas, 0, 0, small.width, small.height);
+  return small.convertToBlob({ type: 'image/webp', quality: 0.82 });
+}
+
 /** The sheet straightened last: what is cut. */
 let flat: EvenSheet | undefined;
+/** What is drawn on it, once it was asked for. */
+let ink: Uint8Array | undefined;
 
 export interface SheetFound {
   /** Where a sheet may lie, the likeliest first. */
@@ -54,6 +85,23 @@ export interface Flattened {
   image: Blob;
   width: number;
   height: number;
+  /** The same, small. */
+  small: Blob;
+}
+
+/** A box around a drawing, and the envelope of its ink. */
+export interface CutBox {
+  box: SheetBox;
+  envelope: Envelope | undefined;
+}
+
+/** A drawing's figure: its places, and where the reference's outline and the ground between its limbs come to lie, shares of the sheet. */
+export interface FittedDrawing {
+  points: DrawnPoint[];
+  outline: Point[][];
+  between: Point[][];
+  inkMet: number;
+  outlineMet: number;
 }
 
 const api = {
@@ -67,7 +115,18 @@ const api = {
         corners: cornersInShares(corners, width, height),
         ...sheetShape(corners, width, height),
       })),
-      doubts: sheetDoubts(candidates.at(0), bow),
+      doubts: sheetDoubts(candidates, bow, isBlack(picture)),
+    };
+  },
+  /** Look at a frame of a live camera. */
+  look(frame: Rgba): Omit<Look, 'atMs'> {
+    const { candidates, bow } = findSheet(frame);
+    const best = candidates.at(0);
+    return {
+      corners: best && cornersInShares(best.corners, frame.width, frame.height),
+      worstSide: best ? Math.min(...best.sides) : 0,
+      bow,
+      sharpness: sharpnessOf(frame),
     };
   },
   /** Corners that were dragged near the sheet's, taken to it. */
@@ -91,16 +150,20 @@ const api = {
   ): Promise<Flattened> {
     const picture = await known(photo);
     const turned = turnedCorners(cornersInPixels(corners, picture.width, picture.height), quarters);
-    const shape = quarters % 2 === 1 ? 1 / aspect : aspect;
-    const width = Math.round(shape < 1 ? SHEET_PX * shape : SHEET_PX);
-    const height = Math.round(shape < 1 ? SHEET_PX : SHEET_PX / shape);
-    const even = evenLight(straightened(picture, turned, width, height));
+    const even = flatSheet(picture, turned, uprightAspect({ quarters, aspect }));
+    const { width, height } = even.picture;
     flat = even;
+    ink = undefined;
     const canvas = new OffscreenCanvas(width, height);
     canvas
       .getContext('2d')
       ?.putImageData(new ImageData(even.picture.data as Uint8ClampedArray<ArrayBuffer>, width, height), 0, 0);
-    return { image: await canvas.convertToBlob({ type: 'image/webp', quality: 0.9 }), width, height };
+    return {
+      image: await canvas.convertToBlob({ type: 'image/webp', quality: 0.9 }),
+      width,
+      height,
+      small: await smallOf(canvas),
+    };
   },
   /**
    * The drawings on the sheet that was straightened last.
@@ -108,13 +171,52 @@ const api = {
    * @param told How many there are, where the learner said so.
    * @throws when no sheet was straightened yet.
    */
-  cut(left: number, told?: number): SheetBox[] {
+  cut(left: number, told?: number): CutBox[] {
     if (!flat) throw new Error('no sheet was straightened');
     const { width, height } = flat.picture;
-    const ink = inkOf(flat);
+    ink ??= inkOf(flat);
     const seen = proposeDrawings(ink, width, height);
     const count = told ?? likelyCount(seen.boxes.length, left);
-    return (count === seen.boxes.length ? seen : proposeDrawings(ink, width, height, count)).boxes;
+    const found = count === seen.boxes.length ? seen : proposeDrawings(ink, width, height, count);
+    const drawn = ink;
+    return found.boxes.map((box) => ({ box, envelope: inkEnvelope(drawn, width, height, box) }));
+  },
+  /**
+   * A box cut in two along a line over the sheet that was straightened last.
+   * @returns undefined where there is ink on one side only.
+   * @throws when no sheet was straightened yet.
+   */
+  split(box: SheetBox, from: Point, to: Point): [SheetBox, SheetBox] | undefined {
+    if (!flat) throw new Error('no sheet was straightened');
+    ink ??= inkOf(flat);
+    return splitAlong(ink, flat.picture.width, flat.picture.height, box, from, to);
+  },
+  /**
+   * The places of a reference's figure in a drawing of it.
+   * @param box Where the drawing is on the sheet that was straightened last, shares of it.
+   * @returns undefined where there is hardly any ink.
+   * @throws when no sheet was straightened yet.
+   */
+  fit(key: DrawnKey, box: SheetBox): FittedDrawing | undefined {
+    if (!flat) throw new Error('no sheet was straightened');
+    const { width, height } = flat.picture;
+    ink ??= inkOf(flat);
+    const inBox = inkInBox(ink, width, height, box);
+    const fitted = fitPlaces(key, inBox);
+    const long = Math.max(width, height);
+    const shares = ([x, y]: Point): Point => [(x + inBox.left) / width, (y + inBox.top) / height];
+    return (
+      fitted && {
+        points: [...fitted.places].map(([name, { at, sigma }]): DrawnPoint => {
+          const [x, y] = shares(at);
+          return { name, x: clamp(x, 0, 1), y: clamp(y, 0, 1), sigma: Math.min(0.5, sigma / long), by: 'fit' };
+        }),
+        outline: fitted.outline.map((line) => line.map(shares)),
+        between: fitted.between.map((line) => line.map(shares)),
+        inkMet: fitted.inkMet,
+        outlineMet: fitted.outlineMet,
+      }
+    );
   },
 };
 export type SheetApi = typeof api;

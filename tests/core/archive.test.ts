@@ -31,6 +31,8 @@ const records: Records = {
   bodies: [],
   plans: [],
   viewings: [],
+  drawings: [],
+  courses: [],
   settings: { minutes: 25, seeded: true },
 };
 const images: ArchivedImage[] = [

@@ -7,7 +7,15 @@ import type { Rgba } from '@/core/desk/picture';
 import { areaOf, type Corners, type Point } from '@/core/desk/quad';
 import { refinedCorners } from '@/core/desk/refineCorners';
 import { cutsOf } from '@/core/desk/seams';
-import { cornersInPixels, cornersInShares, sheetSchema, sheetShape } from '@/core/desk/sheet';
+import {
+  cornersInPixels,
+  cornersInShares,
+  isBlack,
+  mmPerPixel,
+  sheetDoubts,
+  sheetSchema,
+  sheetShape,
+} from '@/core/desk/sheet';
 import { straightened } from '@/core/desk/straighten';
 
 /** A picture painted by a function of its pixels, gray. */
@@ -205,5 +213,26 @@ describe('what is kept of a sheet', () => {
     ['too many drawings', { ...good, drawings: Array.from({ length: 81 }, () => good.drawings[0]) }],
   ])('is refused with %s', (_, bad) => {
     expect(sheetSchema.safeParse(bad).success).toBe(false);
+  });
+});
+
+describe('a photograph in which nothing can be seen', () => {
+  it('is called black, and one with a lamp in it is not', () => {
+    const dark = painted(200, 150, (x, y) => 8 + ((x * 7 + y * 3) % 20));
+    expect(isBlack(dark)).toBe(true);
+    expect(sheetDoubts([], 0, true)).toEqual([
+      'The photograph is black: nothing can be seen in it. Take it again in more light; this one stays as it is.',
+    ]);
+    const lit = painted(200, 150, (x) => (x > 190 ? 220 : 8));
+    expect(isBlack(lit)).toBe(false);
+  });
+});
+
+describe('the scale of a sheet', () => {
+  it('follows from the paper that was said, and from nothing else', () => {
+    expect(mmPerPixel({ paper: 'A4' }, 1600)).toBeCloseTo(297 / 1600, 9);
+    expect(mmPerPixel({ paper: 'A3' }, 1600)).toBeCloseTo(420 / 1600, 9);
+    expect(mmPerPixel({}, 1600)).toBeUndefined();
+    expect(mmPerPixel({ paper: 'papyrus' }, 1600)).toBeUndefined();
   });
 });

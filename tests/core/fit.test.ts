@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { AIMS, type Aim } from '@/core/practice/start/aims';
+import { AIMS } from '@/core/practice/start/aims';
+import type { Aim } from '@/core/practice/start/aimIds';
 import { bestIndex, bestOptions, combine, type Option, type Slot } from '@/core/practice/fit/bestOptions';
 import { exerciseById } from '@/core/practice/exercises';
 import { fitPlan, SHAPES } from '@/core/practice/fit/fit';

@@ -3,11 +3,14 @@ import { actualRibbon } from '@/core/clock/ribbon';
 import { accountRun } from '@/core/clock/account';
 import type { RunEvent } from '@/core/clock/log';
 import { demoSessions } from '@/core/demo';
+import { demoWorkingMs } from '@/core/demoShort';
+import { piecesOf } from '@/core/growing/pieces';
+import { wholeAnswers, workingTime } from '@/core/growing/workingTime';
 import { DEMO_LEARNER } from '@/core/demoLearner';
 import { CATALOGUE } from '@/core/figure/catalogue/catalogue';
 import { compareToPlan } from '@/core/journal/compare';
 import { counted, listWords } from '@/core/words';
-import { drawingHistory, drawnReferences, weekOf } from '@/core/journal/history';
+import { drawingHistory, drawnReferences } from '@/core/journal/history';
 import { type Session, sessionSchema } from '@/core/journal/session';
 import { accountSession } from '@/core/journal/sessionAccount';
 import { clockDigits, durationWords, spokenDuration, wholeSeconds } from '@/core/practice/time/duration';
@@ -133,27 +136,17 @@ describe('history', () => {
   it('knows nothing before the first session', () => {
     expect(drawingHistory([], 0)).toEqual({ drawn: [], recent: 0, timesDrawn: new Map(), memorySessions: 0 });
   });
-  it('fills the week from Monday, adding bits of a day together', () => {
-    const monday = new Date(2026, 10, 23, 9).getTime();
-    const week = weekOf(
-      [session(two, [], 9e6, monday), session(two, [], 9e6, monday + 3_600_000)],
-      monday + 2 * 86_400_000,
-    );
-    expect(week.length).toBe(7);
-    expect(week.map((d) => d.sessions)).toEqual([2, 0, 0, 0, 0, 0, 0]);
-    expect(week[0].drawingMs).toBe(120_000);
-    expect(week[0].date.getDay()).toBe(1);
-  });
 });
 
 describe('the demo learner', () => {
   const facts = CATALOGUE;
   const now = Date.UTC(2026, 10, 25, 12);
   const sessions = demoSessions(facts, now);
-  it('has a dozen whole sessions over twelve weeks with a gap of two', () => {
+  it('has forty whole sessions over twelve weeks with two weeks away', () => {
     expect(DEMO_LEARNER).toBe('Wren Halloran');
-    expect(sessions.length).toBe(12);
-    const days = sessions.map((s) => (now - sessionSchema.parse(s).startedAtMs) / 86_400_000);
+    expect(sessions.length).toBe(40);
+    expect(new Set(sessions.map(({ id }) => id)).size).toBe(40);
+    const days = sessions.map((s) => (now - sessionSchema.parse(s).startedAtMs) / 86_400_000).sort((a, b) => b - a);
     expect(Math.max(...days)).toBeGreaterThan(80);
     expect(Math.max(...days.slice(1).map((d, i) => days[i] - d))).toBeGreaterThan(14);
     for (const s of sessions) {
@@ -167,6 +160,19 @@ describe('the demo learner', () => {
     const drawn = sessions.flatMap(drawnReferences).slice(-40);
     const facings = countFacings(drawn.map((id) => facts.find((f) => f.id === id) ?? { id }));
     expect(facingHabit(facings)).toBe('right');
+  });
+  it('has a working time that falls from two minutes to 45 seconds, and what is told of it holds that', () => {
+    const said = wholeAnswers(sessions.flatMap(piecesOf)).get('flowing-gesture')?.answers ?? [];
+    expect(said).toHaveLength(140);
+    const daysAgo = (atMs: number): number => (now - atMs) / 86_400_000;
+    for (const some of [said.slice(0, 40), said.slice(-40)]) {
+      const [first, last] = [some[0], some[some.length - 1]].map(({ atMs }) => demoWorkingMs(daysAgo(atMs)));
+      const found = workingTime(some);
+      expect(found?.lowMs).toBeLessThan(first);
+      expect(found?.highMs).toBeGreaterThan(last);
+    }
+    expect(workingTime(said)?.ms).toBeLessThan(75_000);
+    expect(workingTime(said.slice(0, 40))?.ms).toBeGreaterThan(80_000);
   });
   it('is the same every time', () => {
     expect(demoSessions(facts, now)).toEqual(sessions);

@@ -310,7 +310,12 @@ describe('hands', () => {
       list.reduce((s, v) => s + positions[v * 3 + k], 0) / list.length;
     const inside: Vec3 = [0, 1, 2].map((k) => mean(thigh, k) - mean(hand, k)) as Vec3;
     expect(contact(inside).inside).toBeGreaterThan(0.5);
-    const out = handShift((shift) => contact(inside.map((v, k) => v + shift[k]) as Vec3), undefined);
+    const out = handShift(
+      (shift) => contact(inside.map((v, k) => v + shift[k]) as Vec3),
+      undefined,
+      [0, 0, 0],
+      () => false,
+    );
     expect(contact(inside.map((v, k) => v + out[k]) as Vec3).inside).toBeLessThan(0.15);
   });
   it('know every part of the body', () => {

@@ -3,7 +3,6 @@ import type { RunEvent } from '@/core/clock/log';
 import {
   answersFor,
   judgingShut,
-  lengthsThatWork,
   marksOver,
   mostMissing,
   nextTimeNote,
@@ -11,7 +10,6 @@ import {
   questionsOf,
   tightTwice,
   withAnswers,
-  workingTimeMs,
 } from '@/core/journal/reflect';
 import type { Reflection } from '@/core/journal/reflection';
 import type { Session } from '@/core/journal/session';
@@ -104,36 +102,5 @@ describe('what was said', () => {
   it('shuts judging until its date', () => {
     const session = saying(1, { noJudgingUntilMs: 5000 });
     expect([judgingShut(session, 4999), judgingShut(session, 5000)]).toEqual([true, false]);
-  });
-});
-
-describe('working time', () => {
-  const said = (s: number, down: boolean) => ({ spentMs: s * 1000, down });
-  it('is where the whole figure begins to be down, contradicting the fewest answers', () => {
-    expect(workingTimeMs([said(30, false), said(45, false), said(60, true), said(90, true)])).toBe(60_000);
-    expect(workingTimeMs([said(30, false), said(30, false), said(45, true), said(60, false), said(90, true)])).toBe(
-      45_000,
-    );
-    expect(workingTimeMs([said(30, true), said(30, true), said(30, true), said(60, true)])).toBe(30_000);
-  });
-  it('is not made up from few answers, or where it was never down', () => {
-    expect(workingTimeMs([said(30, false), said(60, true), said(90, true)])).toBeUndefined();
-    expect(workingTimeMs([said(30, false), said(60, false), said(90, false), said(99, false)])).toBeUndefined();
-  });
-  it('comes before the usual length where it is known', () => {
-    const plan = planOf(poses(4, 60_000));
-    const answers = [36, 36 + 67, 36 + 2 * 67].map((s, i): RunEvent => ({
-      type: 'whole',
-      atMs: (s + 28) * 1000,
-      down: i > 0,
-    }));
-    const session = sessionOf(plan, answers);
-    expect(lengthsThatWork([session]).get('flowing-gesture')).toBe(60_000);
-    const cut = sessionOf(
-      planOf(poses(4, 30_000)),
-      [34, 71, 108, 144].map((s): RunEvent => ({ type: 'whole', atMs: s * 1000, down: true })).slice(0, 3),
-      { startedAtMs: 2 },
-    );
-    expect(lengthsThatWork([session, cut]).get('flowing-gesture')).toBe(30_000);
   });
 });

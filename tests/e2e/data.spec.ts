@@ -36,14 +36,14 @@ test('everything goes out as one ZIP, is wiped, and comes back identical', async
     .getByLabel('Choose pictures')
     .setInputFiles([{ name: 'a.png', mimeType: 'image/png', buffer: Buffer.from(png(40, 30)) }]);
   await expect(page.getByText('1 picture added.')).toBeVisible();
-  await page.goto('/journal');
+  await page.goto('/after?session=demo-1');
   await page
     .getByLabel('Choose photographs of pages')
     .setInputFiles([{ name: 'page.png', mimeType: 'image/png', buffer: Buffer.from(png(50, 60)) }]);
   await expect(page.getByRole('button', { name: 'Page 1, larger' })).toBeVisible();
 
   await page.goto('/data');
-  await expect(kept(page)).toContainText('12 sessions, 1 page, 1 picture in 1 set of your own');
+  await expect(kept(page)).toContainText('40 sessions, 1 page, 1 picture in 1 set of your own');
   const out = await takeOut(page);
   const names = Object.keys(unzipSync(out));
   expect(names.filter((n) => n.startsWith('images/'))).toHaveLength(4);
@@ -52,7 +52,7 @@ test('everything goes out as one ZIP, is wiped, and comes back identical', async
 
   await page.getByRole('button', { name: 'Wipe everything' }).click();
   await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(kept(page)).toContainText('12 sessions');
+  await expect(kept(page)).toContainText('40 sessions');
   await page.getByRole('button', { name: 'Wipe everything' }).click();
   await page.getByRole('button', { name: 'Wipe it' }).click();
   await expect(page.getByText('Right now that is nothing.')).toBeVisible();
@@ -63,24 +63,24 @@ test('everything goes out as one ZIP, is wiped, and comes back identical', async
 
   await page.goto('/data');
   await putIn(page, 'fox.zip', out);
-  await expect(survey(page)).toContainText('12 sessions, 1 page, 1 set and 1 picture');
+  await expect(survey(page)).toContainText('40 sessions, 1 page, 1 set, 1 picture, 36 drawings and 1 course');
   // Nothing is touched before that is said.
   await expect(page.getByText('Right now that is nothing.')).toBeVisible();
   await page.getByRole('button', { name: 'Leave it' }).click();
   await expect(page.getByText('Nothing of the ZIP was put in.')).toBeVisible();
   await putIn(page, 'fox.zip', out);
   await page.getByRole('button', { name: 'Put it in' }).click();
-  await expect(page.getByText('15 records put back.')).toBeVisible();
+  await expect(page.getByText('80 records put back.')).toBeVisible();
   expect(contents(await takeOut(page))).toEqual(contents(out));
   await putIn(page, 'fox.zip', out);
-  await expect(survey(page)).toContainText('15 of these are here already and will stay as they are.');
+  await expect(survey(page)).toContainText('80 of these are here already and will stay as they are.');
   await page.getByRole('button', { name: 'Put it in' }).click();
-  await expect(page.getByText('0 records put back. 15 were here already and stayed as they are.')).toBeVisible();
+  await expect(page.getByText('0 records put back. 80 were here already and stayed as they are.')).toBeVisible();
 });
 
 test('a ZIP that is not right is refused in a sentence, and nothing is touched', async ({ page }) => {
   await page.goto('/data');
-  await expect(kept(page)).toContainText('12 sessions');
+  await expect(kept(page)).toContainText('40 sessions');
   const good = await takeOut(page);
   const files = unzipSync(good);
   const cases: [string, Uint8Array, RegExp][] = [
@@ -100,7 +100,7 @@ test('a ZIP that is not right is refused in a sentence, and nothing is touched',
     await expect(page.getByRole('alert').filter({ hasText: sentence })).toContainText('Nothing kept here was changed.');
   }
   await page.reload();
-  await expect(kept(page)).toContainText('12 sessions');
+  await expect(kept(page)).toContainText('40 sessions');
 });
 
 test('the demo learner goes and the own sessions stay', async ({ page }) => {
@@ -111,7 +111,7 @@ test('the demo learner goes and the own sessions stay', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'This week’s boxes' })).toBeVisible();
   await page.goto('/data');
-  await expect(kept(page)).toContainText('13 sessions');
+  await expect(kept(page)).toContainText('41 sessions');
   await page.getByRole('button', { name: 'Take the demo sessions away' }).click();
   await expect(kept(page)).toContainText('1 session,');
   await expect(page.getByRole('link', { name: /demo sessions/ })).toHaveCount(0);
@@ -121,12 +121,12 @@ test('the demo learner goes and the own sessions stay', async ({ page }) => {
 
 test('the demo sessions can be put back after a wipe, and the volume is kept', async ({ page }) => {
   await page.goto('/data');
-  await expect(kept(page)).toContainText('12 sessions');
+  await expect(kept(page)).toContainText('40 sessions');
   await page.getByRole('button', { name: 'Wipe everything' }).click();
   await page.getByRole('button', { name: 'Wipe it' }).click();
   await expect(page.getByText('Right now that is nothing.')).toBeVisible();
   await page.getByRole('button', { name: 'Put the demo sessions in' }).click();
-  await expect(kept(page)).toContainText('12 sessions');
+  await expect(kept(page)).toContainText('40 sessions');
   await page.getByRole('link', { name: /Your room/ }).click();
   await page.getByRole('slider', { name: 'Volume of the cues' }).fill('0.3');
   // The slider stands where the kept setting is.
@@ -136,7 +136,7 @@ test('the demo sessions can be put back after a wipe, and the volume is kept', a
 });
 
 test('what is in the bin can be brought back: a page, and a plan', async ({ page }) => {
-  await page.goto('/journal');
+  await page.goto('/after?session=demo-1');
   await page
     .getByLabel('Choose photographs of pages')
     .setInputFiles([{ name: 'page.png', mimeType: 'image/png', buffer: Buffer.from(png(50, 60)) }]);
@@ -147,13 +147,13 @@ test('what is in the bin can be brought back: a page, and a plan', async ({ page
   await expect(bin).toContainText('30 days left');
   await bin.getByRole('button', { name: /^Put the page of .* back$/ }).click();
   await expect(bin).toContainText('No page and no plan is in it.');
-  await page.goto('/journal');
+  await page.goto('/after?session=demo-1');
   await expect(page.getByRole('button', { name: 'Page 1, larger' })).toBeVisible();
 });
 
 test('settings are put back to the start, and nothing else', async ({ page }) => {
   await page.goto('/data');
-  await expect(kept(page)).toContainText('12 sessions');
+  await expect(kept(page)).toContainText('40 sessions');
   await page.evaluate(async () => {
     const open = indexedDB.open('fox-minute');
     await new Promise((resolve) => (open.onsuccess = resolve));
@@ -173,7 +173,7 @@ test('settings are put back to the start, and nothing else', async ({ page }) =>
   await page.goto('/data');
   await page.getByRole('button', { name: 'Put settings back' }).click();
   await expect(page.getByText('Settings are as they come.')).toBeVisible();
-  await expect(kept(page)).toContainText('12 sessions');
+  await expect(kept(page)).toContainText('40 sessions');
 });
 
 test('what could never have been written opens all the same: no page fails, and what is wrong is left as it comes', async ({

@@ -49,7 +49,7 @@ test('two minutes: lead-in, pose, change, pose, and what was made', async ({ pag
 });
 
 test('a page can be looked at large, put in the bin and taken back', async ({ page }) => {
-  await page.goto('/journal');
+  await page.goto('/after?session=demo-1');
   await page.getByLabel('Choose photographs of pages').setInputFiles([
     { name: 'broken.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture at all') },
     { name: 'page.png', mimeType: 'image/png', buffer: Buffer.from(png(300, 400)) },

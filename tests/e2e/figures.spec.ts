@@ -18,15 +18,14 @@ async function saved(page: Page, press: () => Promise<void>): Promise<{ name: st
 }
 
 test('a figure is turned: a draft at once, then the finished picture, kept, and drawn from', async ({ page }) => {
-  test.setTimeout(180_000);
   await open(page, 'figure/net-mender-kneeling/lean/35/6/26');
   await expect(page.getByRole('heading', { name: 'Net-mender kneeling' })).toBeVisible();
-  await expect(draft(page)).toBeVisible({ timeout: 30_000 });
+  await expect(draft(page)).toBeVisible();
   await expect(draft(page)).toHaveCount(0, { timeout: 120_000 });
   expect(await longest(page)).toBe(1200);
   await page.keyboard.press('n');
   await expect(page).toHaveURL(/110%2F28/);
-  await expect(draft(page)).toBeVisible({ timeout: 30_000 });
+  await expect(draft(page)).toBeVisible();
   // Back and forth: the first view is there at once the second time.
   await open(page, 'figure/net-mender-kneeling/lean/35/6/26');
   await expect.poll(() => longest(page), { timeout: 6000 }).toBe(1200);
@@ -38,14 +37,13 @@ test('a figure is turned: a draft at once, then the finished picture, kept, and 
 });
 
 test('light, build and layers change the picture and are remembered', async ({ page }) => {
-  test.setTimeout(120_000);
   await open(page, 'figure/bell-ringer-waiting/stocky/30/6/26');
-  await expect(page.getByText(/^The action line is/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^The action line is/)).toBeVisible();
   const image = page.getByRole('main').locator('img');
   const before = await image.getAttribute('src');
   await page.getByRole('radio', { name: 'from behind it', exact: true }).click();
   await page.getByRole('radio', { name: 'Plaster' }).click();
-  await expect(image).not.toHaveAttribute('src', before ?? '', { timeout: 30_000 });
+  await expect(image).not.toHaveAttribute('src', before ?? '');
   await page.getByLabel('How the picture is seen').selectOption('In 3 values');
   await expect(image).toHaveCSS('filter', 'url("#seen-values-3")');
   await page.getByLabel('Build of the figure').selectOption('Slight woman, twenties');
@@ -58,13 +56,12 @@ test('light, build and layers change the picture and are remembered', async ({ p
   await expect(page.getByRole('radio', { name: 'from behind it', exact: true })).toBeChecked();
   await expect(page.getByRole('checkbox', { name: 'Envelope' })).toBeChecked();
   await expect(page.getByLabel('How the picture is seen')).toHaveValue('values-3');
-  await expect(page.locator('[data-layer=envelope]')).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('[data-layer=envelope]')).toBeVisible();
 });
 
 test('picture, answer key and model are taken out', async ({ page }) => {
-  test.setTimeout(120_000);
   await open(page, 'figure/bell-ringer-waiting/stocky/30/6/26');
-  await expect(page.getByText(/^The action line is/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^The action line is/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Answer key (SVG)' })).toBeDisabled();
   for (const key of '123') await page.keyboard.press(key);
   await expect(page.locator('[data-layer=tilts]')).toBeVisible();
@@ -111,7 +108,6 @@ test('a family of poses is a set to practice from', async ({ page }) => {
 });
 
 test('chance poses are rolled, kept as a set, taken out as JSON and put back in', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto('/poses?set=chance');
   const figures = page.getByRole('list', { name: 'Chance poses' }).getByRole('link');
   await expect(figures).toHaveCount(12);
@@ -119,7 +115,7 @@ test('chance poses are rolled, kept as a set, taken out as JSON and put back in'
   await page.getByRole('button', { name: 'Another twelve' }).click();
   await expect(figures.first()).not.toHaveText(first ?? '');
   await page.getByRole('button', { name: 'Keep these as a set' }).click();
-  await expect(page.getByLabel('Name of the set')).toHaveValue(/Chance poses \d+ to \d+/, { timeout: 60_000 });
+  await expect(page.getByLabel('Name of the set')).toHaveValue(/Chance poses \d+ to \d+/);
   const json = await saved(page, () => page.getByRole('button', { name: 'Poses as JSON' }).click());
   expect(JSON.parse(json.bytes.toString())).toMatchObject({ format: 'fox-minute-poses', version: 1 });
   await page.getByRole('button', { name: 'Poses from a file' }).click();
@@ -127,12 +123,11 @@ test('chance poses are rolled, kept as a set, taken out as JSON and put back in'
     .getByLabel(/A motion file/)
     .setInputFiles({ name: 'kept.json', mimeType: 'application/json', buffer: json.bytes });
   await expect(page.getByRole('button', { name: /Chance poses \d+ to \d+ 12 poses/ })).toHaveCount(2, {
-    timeout: 60_000,
+    timeout: 90_000,
   });
 });
 
 test('a walk and a throw become sets; a broken file is told by its line', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto('/poses');
   await page.getByRole('button', { name: 'Poses from a file' }).click();
   const chooser = page.getByLabel(/A motion file/);
@@ -152,7 +147,7 @@ test('a walk and a throw become sets; a broken file is told by its line', async 
     await chooser.setInputFiles(`tests/fixtures/${name}.bvh`);
     await expect(page.getByText(/moments worth drawing, mutually different/)).toBeVisible();
     await page.getByRole('button', { name: `Keep these as the set “${name}”` }).click();
-    await expect(page.getByLabel('Name of the set')).toHaveValue(name, { timeout: 60_000 });
+    await expect(page.getByLabel('Name of the set')).toHaveValue(name);
     await expect(page.getByRole('list', { name: 'Figures' }).getByRole('link').first()).toBeVisible();
   }
   await page.getByRole('button', { name: 'Practice from this set' }).click();
@@ -163,11 +158,10 @@ test('an address without a figure says so', async ({ page }) => {
   await page.goto('/poses/figure?id=figure/nobody');
   await expect(page.getByText('There is no figure at this address.')).toBeVisible();
   await open(page, 'figure/nobody/masc/0/6/26');
-  await expect(page.getByRole('main').getByRole('alert')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('main').getByRole('alert')).toBeVisible();
 });
 
 test('a figure turns live under the hand, and the finished picture takes its place', async ({ page }) => {
-  test.setTimeout(180_000);
   await open(page, 'figure/bell-ringer-waiting/stocky/30/6/26');
   await expect(draft(page)).toHaveCount(0, { timeout: 120_000 });
   const plate = page.getByRole('main').locator('canvas');
@@ -177,7 +171,7 @@ test('a figure turns live under the hand, and the finished picture takes its pla
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.mouse.move(x - 40, y, { steps: 4 });
-  await expect(plate).toBeVisible({ timeout: 30_000 });
+  await expect(plate).toBeVisible();
   await page.mouse.move(x - 100, y, { steps: 4 });
   await page.mouse.up();
   await expect(page).toHaveURL(/stocky%2F70%2F6%2F26/);
@@ -187,17 +181,16 @@ test('a figure turns live under the hand, and the finished picture takes its pla
 });
 
 test('heads are a set of their own, with a key of their own', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto('/poses');
   await page.getByRole('link', { name: 'heads', exact: true }).click();
   const heads = page.getByRole('list', { name: 'Heads' }).getByRole('link');
   await expect(heads).toHaveCount(169);
   await heads.first().click();
-  await expect(page.getByText(/^The head /)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^The head /)).toBeVisible();
   await page.keyboard.press('4');
   await expect(page.getByText('tip of the nose').first()).toBeVisible();
   await page.getByRole('radio', { name: 'Planes' }).click();
-  await expect(draft(page)).toBeVisible({ timeout: 60_000 });
+  await expect(draft(page)).toBeVisible();
   await expect(draft(page)).toHaveCount(0, { timeout: 120_000 });
 });
 
@@ -208,18 +201,17 @@ const middleOf = async (page: Page, name: string): Promise<{ x: number; y: numbe
 };
 
 test('joints are moved by hand and by keys, undone, settled and kept as a pose of one’s own', async ({ page }) => {
-  test.setTimeout(180_000);
   await open(page, 'figure/stilt-walker-at-rest/tall/25/6/26');
-  await expect(page.getByText(/^The action line is/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^The action line is/)).toBeVisible();
   await page.keyboard.press('j');
-  await expect(handle(page, 'left hand')).toBeVisible({ timeout: 30_000 });
+  await expect(handle(page, 'left hand')).toBeVisible();
   const from = await middleOf(page, 'left hand');
   await page.mouse.move(from.x, from.y);
   await page.mouse.down();
   await page.mouse.move(from.x + 40, from.y - 110, { steps: 5 });
   await page.mouse.up();
-  await expect(page).toHaveURL(/moved\.stilt-walker-at-rest\./, { timeout: 30_000 });
-  await expect(page.getByRole('heading', { name: 'Stilt-walker at rest, moved' })).toBeVisible({ timeout: 60_000 });
+  await expect(page).toHaveURL(/moved\.stilt-walker-at-rest\./);
+  await expect(page.getByRole('heading', { name: 'Stilt-walker at rest, moved' })).toBeVisible();
   const byHand = page.url();
   // The hand is about where it was dragged to, in a picture that is framed anew.
   await expect.poll(async () => (await middleOf(page, 'left hand')).y).toBeLessThan(from.y - 50);
@@ -232,7 +224,7 @@ test('joints are moved by hand and by keys, undone, settled and kept as a pose o
   await page.getByRole('button', { name: 'Again' }).click();
   await expect(page).toHaveURL(byKeys);
   await page.getByRole('button', { name: 'Settle' }).click();
-  await expect(page.getByText(/^It stands on/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^It stands on/)).toBeVisible();
   await page.getByLabel('Keep it among your own poses as').fill('Waving');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText('Kept as “Waving” under Poses')).toBeVisible();
@@ -243,27 +235,26 @@ test('joints are moved by hand and by keys, undone, settled and kept as a pose o
   await page.getByRole('button', { name: '30 s' }).click();
   await page.waitForURL('/run');
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('img', { name: /^Reference: / })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('img', { name: /^Reference: / })).toBeVisible();
 });
 
 test('planes and solids lie over a figure, bones show as far as is wished, a suit covers it', async ({ page }) => {
-  test.setTimeout(120_000);
   await open(page, 'figure/archer-turning/lean/20/6/26');
-  await expect(page.getByText(/^The action line is/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^The action line is/)).toBeVisible();
   await page.keyboard.press('s');
   const solids = page.locator('[data-layer=solids] path');
-  await expect(solids).toHaveAttribute('d', /^M.+Z$/, { timeout: 30_000 });
+  await expect(solids).toHaveAttribute('d', /^M.+Z$/);
   await page.keyboard.press('s');
   await page.keyboard.press('p');
-  await expect(page.locator('[data-layer=planes] path')).toHaveAttribute('d', /^M.+Z$/, { timeout: 30_000 });
+  await expect(page.locator('[data-layer=planes] path')).toHaveAttribute('d', /^M.+Z$/);
   const image = page.getByRole('main').locator('img');
   const shown = async (): Promise<string> => (await image.getAttribute('src')) ?? '';
   let before = await shown();
   await page.getByRole('slider', { name: /How much bones show/ }).press('End');
-  await expect.poll(shown, { timeout: 30_000 }).not.toBe(before);
+  await expect.poll(shown).not.toBe(before);
   before = await shown();
   await page.getByRole('checkbox', { name: 'In a close-fitting suit' }).check();
-  await expect.poll(shown, { timeout: 30_000 }).not.toBe(before);
+  await expect.poll(shown).not.toBe(before);
   await kept(page, 'settings', 'figurePage', '"suit":true');
   await page.reload();
   await expect(page.getByRole('checkbox', { name: 'In a close-fitting suit' })).toBeChecked();
@@ -271,7 +262,6 @@ test('planes and solids lie over a figure, bones show as far as is wished, a sui
 });
 
 test('a picture becomes a figure in its pose, to be seen from another side', async ({ page }) => {
-  test.setTimeout(180_000);
   await page.goto('/poses?set=library');
   await page.getByLabel('Choose pictures').setInputFiles('public/figures/archer-sprinting-slight-70.webp');
   await page
@@ -279,7 +269,7 @@ test('a picture becomes a figure in its pose, to be seen from another side', asy
     .first()
     .click();
   const section = page.getByRole('region', { name: 'As a figure' });
-  await expect(section).toBeVisible({ timeout: 60_000 });
+  await expect(section).toBeVisible();
   const limb = section.getByRole('button', { name: /toward you|away from you/ }).first();
   const way = (await limb.textContent()) ?? '';
   await limb.click();
@@ -290,7 +280,7 @@ test('a picture becomes a figure in its pose, to be seen from another side', asy
   await section.getByRole('button', { name: 'Make a figure of it' }).click();
   await expect(page).toHaveURL(/seen\.[\w-]+%2Fslight%2F0%2F4%2F26/);
   await expect(page.getByRole('heading', { name: 'Pose from a picture' })).toBeVisible();
-  await expect(page.getByText(/^The action line is/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^The action line is/)).toBeVisible();
   await page.keyboard.press('ArrowRight');
   await expect(page).toHaveURL(/slight%2F15%2F4%2F26/);
 });

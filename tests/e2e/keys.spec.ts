@@ -19,17 +19,17 @@ test('the whole evening by keys alone', async ({ page }) => {
   await tabTo(page, /How long have you got/);
   await page.keyboard.press('Home');
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByText('3 poses, ')).toBeVisible();
+  await expect(page.getByText(/\d poses, /)).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/run/);
   await page.keyboard.press('PageDown');
-  await expect(page.getByText(/pose 1 of 3, /)).toBeVisible();
+  await expect(page.getByText(/pose 1 of \d+, /)).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.getByText('On hold', { exact: true })).toBeVisible();
   await page.keyboard.press('Space');
   await page.keyboard.press('PageDown');
   await page.keyboard.press('PageUp');
-  await expect(page.getByText(/pose 1 of 3, /)).toBeVisible();
+  await expect(page.getByText(/pose 1 of \d+, /)).toBeVisible();
   await page.keyboard.press('x');
   await page.keyboard.press('x');
   await expect(page).toHaveURL(/\/after/);
@@ -40,7 +40,7 @@ test('the whole evening by keys alone', async ({ page }) => {
   // The demo learner's evenings stand back, and can be looked at.
   await tabTo(page, /Look at hers/);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: '12 sessions of Wren Halloran’s' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '40 sessions of Wren Halloran’s' })).toBeVisible();
   await tabTo(page, /The one before/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('link', { name: 'The one after' })).toBeVisible();
@@ -52,13 +52,13 @@ test('a figure is opened, turned, read and left by keys', async ({ page }) => {
   await tabTo(page, /Bell-ringer waiting/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Bell-ringer waiting' })).toBeVisible();
-  await expect(page.getByText(/^The action line is/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^The action line is/)).toBeVisible();
   const address = page.url();
   await page.keyboard.press('ArrowLeft');
   await expect(page).not.toHaveURL(address);
   await page.keyboard.press('4');
   await expect(page.getByRole('checkbox', { name: 'Landmarks' })).toBeChecked();
-  await expect(page.getByText('navel')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('navel')).toBeVisible();
   await page.keyboard.press('m');
   await expect(page).toHaveURL(/~m/);
   await expect(page.getByRole('checkbox', { name: 'Landmarks' })).toBeChecked();

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { zipSync } from 'fflate';
 import { png } from '../images';
-import { stored } from './steps';
+import { stored, withFolder } from './steps';
 import { driveClock } from '../../scripts/page-clock.mjs';
 
 const figures = readdirSync('public/figures')
@@ -25,7 +25,7 @@ test('a folder of pictures goes from drop to pick to drawing; poses are found me
   await library(page, [...figures.map(figure), plain('plain.png', 10)]);
   await page.getByRole('button', { name: 'my own' }).click();
   await page.getByRole('button', { name: 'Good' }).click();
-  await expect(page.getByText('In 1 picture no person was found.')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('In 1 picture no person was found.')).toBeVisible();
   await page.getByRole('checkbox', { name: /^people/ }).check();
   await expect(cells(page)).toHaveCount(6);
   await page.getByRole('button', { name: 'Show all' }).click();
@@ -55,7 +55,7 @@ test('what is said of a picture holds over what is found, is undone by key, and 
 }) => {
   await library(page, [figure(figures[0])]);
   await cells(page).first().click();
-  await expect(page.getByRole('button', { name: 'Move its points' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Move its points' })).toBeVisible();
   const view = page.getByRole('listitem').filter({ hasText: /^View/ });
   await view.getByText('% sure').click();
   await expect(view.getByText(/Because shoulders and hips are turned/)).toBeVisible();
@@ -107,7 +107,7 @@ test('taking in goes on after a reload in the middle', async ({ page }) => {
     .toBe(true);
   await page.reload();
   await page.getByRole('button', { name: 'Go on' }).click();
-  await expect(page.getByText('160 pictures added.')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('160 pictures added.')).toBeVisible();
 });
 
 test('two tabs take pictures in at once; each file is kept once', async ({ page, context }) => {
@@ -120,8 +120,8 @@ test('two tabs take pictures in at once; each file is kept once', async ({ page,
     page.getByLabel('Choose pictures').setInputFiles(files),
     other.getByLabel('Choose pictures').setInputFiles(files.slice(20)),
   ]);
-  await expect(page.getByRole('button', { name: 'All your pictures 41 pictures' })).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText('is the same file as').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('button', { name: 'All your pictures 41 pictures' })).toBeVisible();
+  await expect(page.getByText('is the same file as').first()).toBeVisible();
   await expect(other.getByRole('button', { name: 'All your pictures 41 pictures' })).toBeVisible();
 });
 
@@ -151,26 +151,8 @@ test('a ZIP, names with markup and of every script, and a file under a wrong nam
 });
 
 test('a set that mirrors a folder on disk follows what happens there', async ({ page }) => {
-  await page.addInitScript(() => {
-    const folder = async () =>
-      (await navigator.storage.getDirectory()).getDirectoryHandle('Sketches', { create: true });
-    Object.assign(window, {
-      showDirectoryPicker: folder,
-      putFile: async (name: string, bytes: number[]) => {
-        const handle = await (await folder()).getFileHandle(name, { create: true });
-        const stream = await handle.createWritable();
-        await stream.write(Uint8Array.from(bytes));
-        await stream.close();
-      },
-      dropFile: async (name: string) => (await folder()).removeEntry(name),
-    });
-  });
-  const put = (name: string, tint: number): Promise<void> =>
-    page.evaluate(
-      ([n, bytes]) =>
-        (window as unknown as { putFile: (n: string, b: readonly number[]) => Promise<void> }).putFile(n, bytes),
-      [name, [...png(50, 40, tint)]] as const,
-    );
+  const disk = await withFolder(page);
+  const put = (name: string, tint: number): Promise<void> => disk.put(name, png(50, 40, tint));
   await page.goto('/poses?set=library');
   await put('a.png', 1);
   await put('b.png', 2);
@@ -178,7 +160,7 @@ test('a set that mirrors a folder on disk follows what happens there', async ({ 
   await page.getByRole('button', { name: /A folder that stays on disk/ }).click();
   await expect(page.getByLabel('Name of the set')).toHaveValue('Sketches');
   await expect(cells(page)).toHaveCount(2);
-  await page.evaluate(() => (window as unknown as { dropFile: (n: string) => Promise<void> }).dropFile('a.png'));
+  await disk.drop('a.png');
   await put('c.png', 3);
   await page.reload();
   await expect(page.getByText(/1 new picture; 1 picture no longer in the folder/)).toBeVisible();

@@ -2,12 +2,12 @@ import { expect, test } from '@playwright/test';
 import { startSession } from './steps';
 import { driveClock, letPass } from '../../scripts/page-clock.mjs';
 
+test.use({ serviceWorkers: 'allow' });
+
 test('with the network gone a session runs to its end and is kept', async ({ page, context }) => {
   await page.goto('/');
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await expect
-    .poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null), { timeout: 30_000 })
-    .toBe(true);
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
   await context.setOffline(true);
   await page.reload();
   await driveClock(page);

@@ -1,9 +1,8 @@
 import { expect, type Page, test } from '@playwright/test';
 import { png } from '../images';
-import { kept, keptLog, pose, posesBlock, runPlan, stopAndKeep, WAITING, WALKING } from './steps';
+import { kept, keptLog, next, pose, posesBlock, runPlan, stopAndKeep, WAITING, WALKING } from './steps';
 import { driveClock, letPass } from '../../scripts/page-clock.mjs';
 
-const next = (page: Page) => page.keyboard.press('ArrowRight');
 /** Draw a pose of a plan for a while. */
 async function draw(page: Page): Promise<void> {
   await next(page);
@@ -218,7 +217,7 @@ test('a perspective box: drawn into where there is no picture, laid over the pag
   await letPass(page, 500);
   await kept(page, 'pages', null, '"horizon":0.25');
   await page.keyboard.press('Escape');
-  await expect(page.getByText('Page 1, in a setting')).toBeVisible();
+  await expect(page.getByText(/Page 1 · \d{4}-1-1, in a setting/)).toBeVisible();
   await page.goto('/journal');
   await expect(page.getByRole('list', { name: 'Poses drawn' })).toContainText('in a setting');
   await page.getByRole('button', { name: 'Page 1, larger' }).click();

@@ -1,9 +1,8 @@
 import { expect, type Page, test } from '@playwright/test';
-import { kept, keptLog, WALKING, WAITING, pose, posesBlock, runPlan, seconds } from './steps';
+import { kept, keptLog, next, pose, posesBlock, runPlan, seconds, WAITING, WALKING } from './steps';
 import { driveClock, letPass } from '../../scripts/page-clock.mjs';
 
 const reference = (page: Page) => page.getByRole('img', { name: /Reference:/ });
-const next = (page: Page) => page.keyboard.press('ArrowRight');
 
 test('drawn from memory, a picture is to be had nowhere: not here, not in another tab, not by going back', async ({
   page,

@@ -1,9 +1,13 @@
 import { expect, type Page } from '@playwright/test';
 import { keepPlan, planOf } from '../../scripts/keep-plan.mjs';
+import { letPass } from '../../scripts/page-clock.mjs';
 
-/** Choose the minutes on Today's ruler by keyboard: Home is one minute, each Right the next step. */
+/** Choose the minutes on Today's ruler by keyboard: Home is one minute, each Right the next step. Of a bit of everything, whatever the months say. */
 export async function chooseMinutes(page: Page, stepsFromOne: number): Promise<void> {
   await expect(page.getByText('Why this plan:')).toBeVisible();
+  const advice = page.getByRole('button', { name: 'No advice, please' });
+  if (await advice.isVisible()) await advice.click();
+  await expect(advice).toHaveCount(0);
   const ruler = page.getByRole('slider', { name: 'How long have you got?' });
   await ruler.focus();
   await page.keyboard.press('Home');
@@ -16,6 +20,20 @@ export async function startSession(page: Page, stepsFromOne: number): Promise<vo
   await chooseMinutes(page, stepsFromOne);
   await page.getByRole('button', { name: 'Start' }).click();
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
+}
+
+/** Go on to the next segment. */
+export const next = (page: Page): Promise<void> => page.keyboard.press('ArrowRight');
+
+/** Draw the poses of a plan that has nothing else, each for eight seconds. Its clock is driven. */
+export async function drawAll(page: Page, poses: number): Promise<void> {
+  for (let i = 0; i < poses; i++) {
+    await next(page);
+    await expect(page.getByRole('timer', { name: 'Time left' })).toBeVisible();
+    await letPass(page, 8000);
+    await next(page);
+  }
+  await expect(page).toHaveURL(/\/after/);
 }
 
 /** Go to the next segment until some words are on screen. */
@@ -126,3 +144,33 @@ export const seenAlive = (page: Page, fromMs: number): Promise<void> =>
 
 /** Its log. */
 export const keptLog = async (page: Page): Promise<KeptSession['log']> => (await lastSession(page))?.log ?? [];
+
+/** A folder on disk for a page that asks for one: files are put into it, and taken out. */
+export async function withFolder(page: Page): Promise<{
+  put: (name: string, bytes: Iterable<number>) => Promise<void>;
+  drop: (name: string) => Promise<void>;
+}> {
+  await page.addInitScript(() => {
+    const folder = async () =>
+      (await navigator.storage.getDirectory()).getDirectoryHandle('Sketches', { create: true });
+    Object.assign(window, {
+      showDirectoryPicker: folder,
+      putFile: async (name: string, bytes: number[]) => {
+        const handle = await (await folder()).getFileHandle(name, { create: true });
+        const stream = await handle.createWritable();
+        await stream.write(Uint8Array.from(bytes));
+        await stream.close();
+      },
+      dropFile: async (name: string) => (await folder()).removeEntry(name),
+    });
+  });
+  type Disk = Window & {
+    putFile: (n: string, b: readonly number[]) => Promise<void>;
+    dropFile: (n: string) => Promise<void>;
+  };
+  return {
+    put: (name, bytes) =>
+      page.evaluate(([n, b]) => (window as unknown as Disk).putFile(n, b), [name, [...bytes]] as const),
+    drop: (name) => page.evaluate((n) => (window as unknown as Disk).dropFile(n), name),
+  };
+}

@@ -80,7 +80,6 @@ test('the screen is kept awake while a session runs and let go after it', async 
 });
 
 test('a view that was never rendered is shown rough, then fine, within the session', async ({ page }) => {
-  test.setTimeout(150_000);
   await page.goto('/');
   await expect(page.getByText('Why this plan:')).toBeVisible();
   await page.evaluate(async () => {
@@ -131,10 +130,10 @@ test('a view that was never rendered is shown rough, then fine, within the sessi
     .first()
     .click();
   const canvas = page.locator('canvas[aria-label="Reference: Archer lunging"]');
-  await expect(canvas).toBeVisible({ timeout: 60_000 });
+  await expect(canvas).toBeVisible();
   const size = () => canvas.evaluate((c: HTMLCanvasElement) => Math.max(c.width, c.height));
   await expect.poll(size).toBeGreaterThanOrEqual(500);
-  await expect.poll(size, { timeout: 90_000 }).toBeGreaterThanOrEqual(800);
+  await expect.poll(size).toBeGreaterThanOrEqual(800);
 });
 
 test('nothing of the demo learner returns after stopping mid-way: the journal holds the new session first', async ({
@@ -142,16 +141,16 @@ test('nothing of the demo learner returns after stopping mid-way: the journal ho
 }) => {
   await startSession(page, 1);
   await page.keyboard.press('ArrowRight');
-  await seenAlive(page, 4000);
+  await seenAlive(page, 6000);
   await stopAndKeep(page);
-  await expect(page.getByRole('heading', { name: /^1 drawing, 0:0\d of drawing$/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^1 drawing, 0:\d\d of drawing$/ })).toBeVisible();
   await page.goto('/journal');
   await expect(page.getByRole('heading', { name: '1 session', exact: true })).toBeVisible();
-  await expect(page.getByText(/^1 drawing, begun at/)).toBeVisible();
+  await expect(page.getByText(/Session 1: 1 drawing, begun at/)).toBeVisible();
   await page.getByRole('link', { name: 'Look at hers' }).click();
-  await expect(page.getByRole('heading', { name: '12 sessions of Wren Halloran’s' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '40 sessions of Wren Halloran’s' })).toBeVisible();
   await page.goBack();
-  await expect(page.getByText(/^1 drawing, begun at/)).toBeVisible();
+  await expect(page.getByText(/Session 1: 1 drawing, begun at/)).toBeVisible();
 });
 
 test('a session unknown to this browser is said to be so', async ({ page }) => {

@@ -1,221 +1,206 @@
 // @vitest-environment jsdom
-import { act, cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, renderHook, screen, waitFor, within } from '@testing-library/react';
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Sheet } from '@/core/desk/sheet';
-import { posesDrawn } from '@/core/journal/drawings';
-import type { Page } from '@/core/journal/session';
-import { SheetOnDesk } from '@/features/desk/SheetOnDesk';
-import { closeDb } from '@/storage/db';
-import { addPage, listPages } from '@/storage/sessions/pages';
-import { planOf, poses } from '../core/plans';
-import { sessionOf } from '../core/sessions';
-import { stubBlobs } from './objectUrls';
+import { envelopeOf as shipped } from '@/core/figure/catalogue/envelopes';
+import { CATALOGUE } from '@/core/figure/catalogue/catalogue';
+import { envelopeOf } from '@/core/desk/matching';
+import type { SheetDrawing } from '@/core/desk/sheet';
+import { drawByHand } from '@/core/hand/draw';
+import type { Drawing } from '@/core/journal/drawings';
+import { exerciseById } from '@/core/practice/exercises';
+import { compare } from '@/core/measure/compare';
+import { placesSeen } from '@/core/measure/drawn';
+import { useBlink } from '@/features/desk/look/useBlink';
+import { MeasureTable } from '@/features/desk/look/MeasureTable';
+import { nameBoxes } from '@/features/desk/nameBoxes';
+import { HandDrawn } from '@/ui/hand/HandDrawn';
+import { paintStrokes } from '@/ui/hand/paintStrokes';
+import { keyOf } from '../core/keys';
+import type * as StateModule from '@/features/desk/look/DrawingState';
+import type * as FeaturesModule from '@/features/desk/look/Features';
+import type * as Kept from '@/storage/sessions/keptDrawings';
 
-const sheets = vi.hoisted(() => ({ find: vi.fn(), snap: vi.fn(), flatten: vi.fn(), cut: vi.fn(), stop: vi.fn() }));
-vi.mock('@/workers/clients', () => ({ startSheetWorker: () => ({ api: sheets, stop: sheets.stop }) }));
-const told = vi.hoisted(() => vi.fn());
-vi.mock('@/ui/toast/toast', () => ({ toast: told, toastProblem: told }));
-
-const CORNERS: Sheet['corners'] = [
-  [0.1, 0.1],
-  [0.9, 0.12],
-  [0.88, 0.9],
-  [0.08, 0.88],
-];
-const OTHER: Sheet['corners'] = [
-  [0.2, 0.2],
-  [0.7, 0.2],
-  [0.7, 0.8],
-  [0.2, 0.8],
-];
-const BOXES = [
-  { x: 0.1, y: 0.1, width: 0.3, height: 0.6 },
-  { x: 0.55, y: 0.15, width: 0.3, height: 0.6 },
-];
-const page: Page = {
-  id: 'p',
-  sessionId: 's',
-  widthPx: 1200,
-  heightPx: 900,
-  addedAtMs: 1,
-  binnedAtMs: null,
-};
-/** Three drawings, each to its end. */
-const session = sessionOf(planOf(poses(3)));
-const drawn = posesDrawn(session);
-const keys = drawn.map(({ drawing }) => drawing);
-
+let State: typeof StateModule.DrawingState;
+let Features: typeof FeaturesModule.Features;
+let kept: typeof Kept;
 beforeEach(async () => {
-  stubBlobs();
-  await closeDb();
+  vi.resetModules();
   globalThis.indexedDB = new IDBFactory();
-  [told, ...Object.values(sheets)].forEach((mock) => mock.mockReset());
-  sheets.find.mockResolvedValue({
-    candidates: [
-      { corners: CORNERS, aspect: 1.414, papers: ['A4'] },
-      { corners: OTHER, aspect: 1.2, papers: [] },
-    ],
-    doubts: ['Its left edge is a guess: look at the corners there.'],
-  });
-  sheets.flatten.mockResolvedValue({ image: new Blob(['flat']), width: 1600, height: 1131 });
-  sheets.cut.mockResolvedValue(BOXES);
-  await addPage(page, new Blob(['photo']), new Blob(['small']));
+  vi.stubGlobal('matchMedia', () => ({
+    matches: false,
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+  }));
+  [{ DrawingState: State }, { Features }, kept] = await Promise.all([
+    import('@/features/desk/look/DrawingState'),
+    import('@/features/desk/look/Features'),
+    import('@/storage/sessions/keptDrawings'),
+  ]);
 });
 afterEach(() => {
   cleanup();
+  vi.useRealTimers();
   vi.unstubAllGlobals();
 });
 
-const blob = new Blob(['photo']);
-const shown = (more: Partial<Page> = {}, shut = false) =>
-  render(
-    <SheetOnDesk page={{ ...page, ...more }} photo={{ blob, url: 'blob:x' }} drawn={drawn} left={keys} shut={shut} />,
-  );
-const keptSheet = async (): Promise<Sheet | undefined> => (await listPages('s'))[0].sheet;
-const press = (name: string | RegExp): void => {
-  fireEvent.click(screen.getByRole('button', { name }));
-};
-const straighten = async (): Promise<void> => {
-  await screen.findByText(/^Its left edge is a guess/);
-  press('Straighten it');
-  await screen.findByRole('list', { name: 'Drawings on this sheet' });
-};
+const whole = CATALOGUE.filter(({ family }) => !['heads', 'hands', 'feet', 'torsos', 'backs'].includes(family));
+const drawing = (key: string, i: number, exercise = 'flowing-gesture'): Drawing =>
+  ({
+    drawing: key,
+    referenceId: whole[i].id,
+    exercise: exerciseById(exercise),
+    spentMs: 30_000,
+    segmentIndex: i,
+  }) as Drawing;
 
-describe('a sheet on the desk', () => {
-  it('is straightened between the corners that were found, and its drawings are those of the session in order', async () => {
+describe('what became of a drawing', () => {
+  const drawn = [drawing('a', 0), drawing('b', 40)];
+  const shown = () => render(<State sessionId="s" pose={drawn[0]} drawn={drawn} />);
+  it('is said and kept: finished, worked on later, and no more', async () => {
     shown();
-    await straighten();
-    expect(sheets.flatten).toHaveBeenCalledTimes(1);
-    expect((sheets.flatten.mock.calls[0] as [Blob, Sheet])[1].corners).toEqual(CORNERS);
-    expect(sheets.cut.mock.calls).toEqual([[keys.length, undefined]]);
-    const which = screen.getAllByRole('combobox').map((select) => (select as HTMLSelectElement).value);
-    expect(which).toEqual(keys.slice(0, 2));
-    await waitFor(async () => expect((await keptSheet())?.drawings).toHaveLength(2));
-    expect(await keptSheet()).toMatchObject({ corners: CORNERS, quarters: 0 });
+    fireEvent.click(screen.getByLabelText('Finished'));
+    await waitFor(() => expect(screen.getByLabelText<HTMLInputElement>('Finished').checked).toBe(true));
+    const field = screen.getByLabelText('Worked on it later, for');
+    fireEvent.change(field, { target: { value: 'soon' } });
+    expect(screen.getByText(/“soon” is not a length/)).toBeTruthy();
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Add' }).disabled).toBe(true);
+    fireEvent.change(field, { target: { value: '1:50' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Add' }));
+    await screen.findByText(/^0:30 \+ 1:50 = 2:20\./);
+    fireEvent.click(screen.getByRole('button', { name: 'Take the last off' }));
+    await waitFor(() => expect(screen.queryByText(/= 2:20/)).toBeNull());
+    fireEvent.click(screen.getByLabelText('Finished'));
+    await waitFor(async () => expect(await kept.allKeptDrawings()).toEqual([]));
   });
-  it('can be another one than the likeliest', async () => {
-    shown();
-    await screen.findByText(/^Its left edge is a guess/);
-    press('Another sheet (1 of 2)');
-    press('Straighten it');
-    await screen.findByRole('list', { name: 'Drawings on this sheet' });
-    expect((sheets.flatten.mock.calls[0] as [Blob, Sheet])[1].corners).toEqual(OTHER);
-  });
-  it('has corners that move by keys, and go to the edges when asked', async () => {
-    shown();
-    await screen.findByText(/^Its left edge is a guess/);
-    const corner = screen.getByRole('button', { name: /^Upper left corner/ });
-    fireEvent.keyDown(corner, { key: 'ArrowRight', shiftKey: true });
-    expect(Number.parseFloat(corner.style.left)).toBeCloseTo(12, 6);
-    expect(screen.getByRole('status').textContent).toContain('Drag the corners');
-    sheets.snap.mockResolvedValue({ corners: CORNERS, aspect: 1.4, papers: ['A4'] });
-    press('Take the corners to the edges');
-    await waitFor(() => expect(Number.parseFloat(corner.style.left)).toBeCloseTo(10, 6));
-  });
-  it('can be cut by hand where nothing was found', async () => {
-    sheets.find.mockResolvedValue({
-      candidates: [],
-      doubts: ['No sheet was found in the photograph: drag the corners onto it.'],
-    });
-    sheets.cut.mockResolvedValue([]);
-    shown();
-    await screen.findByText(/^No sheet was found/);
-    press('Straighten it');
-    await screen.findByText(/^No drawing was found on this sheet/);
-    press('One more box');
-    const list = await screen.findByRole('list', { name: 'Drawings on this sheet' });
-    expect(within(list).getAllByRole('listitem')).toHaveLength(1);
-  });
-  it('keeps what was changed by hand, and finds them again only when asked', async () => {
-    shown();
-    await straighten();
-    const box = screen.getByRole('button', { name: /^Drawing 1: / });
-    fireEvent.keyDown(box, { key: 'ArrowDown' });
-    fireEvent.keyDown(screen.getByRole('button', { name: /^Drawing 2: / }), { key: 'Delete' });
-    await waitFor(async () => expect((await keptSheet())?.drawings).toHaveLength(1));
-    expect((await keptSheet())?.drawings[0].y).toBeCloseTo(0.105, 6);
-    fireEvent.change(screen.getByLabelText('How many drawings are on the sheet'), { target: { value: '4' } });
-    press('Find them again:');
-    await waitFor(() => expect((sheets.cut.mock.calls.at(-1) as unknown[])[1]).toBe(4));
-    await waitFor(async () => expect((await keptSheet())?.drawings).toHaveLength(2));
-    expect((await keptSheet())?.drawings[0].y).toBe(0.1);
-    expect(sheets.flatten).toHaveBeenCalledTimes(1);
-  });
-  it('is not turned back by drawings that come late', async () => {
-    shown();
-    await straighten();
-    let come: (boxes: typeof BOXES) => void = () => undefined;
-    sheets.cut.mockReturnValueOnce(new Promise((resolve) => (come = resolve)));
-    press('Find them again:');
-    press('Turn the sheet');
-    await screen.findByRole('list', { name: 'Drawings on this sheet' });
-    await act(async () => {
-      come([BOXES[1]]);
-      await Promise.resolve();
-    });
-    await waitFor(async () => expect(await keptSheet()).toMatchObject({ quarters: 1 }));
-    expect((await keptSheet())?.drawings).toHaveLength(2);
-  });
-  it('has boxes that grow no farther than the sheet, and stay where they are', async () => {
-    sheets.cut.mockResolvedValue([{ x: 0.7, y: 0.1, width: 0.295, height: 0.6 }]);
-    shown();
-    await straighten();
-    const box = screen.getByRole('button', { name: /^Drawing 1: / });
-    for (let i = 0; i < 3; i++) fireEvent.keyDown(box, { key: 'ArrowRight', shiftKey: true });
-    await waitFor(async () => expect((await keptSheet())?.drawings[0].width).toBeCloseTo(0.3, 9));
-    expect((await keptSheet())?.drawings[0].x).toBeCloseTo(0.7, 9);
-  });
-  it('is cut in two and joined again', async () => {
-    shown();
-    await straighten();
-    expect(screen.getByRole('button', { name: 'Cut it in two' })).toHaveProperty('disabled', true);
-    fireEvent.focus(screen.getByRole('button', { name: /^Drawing 2: / }));
-    press('Cut it in two');
-    await waitFor(async () => expect((await keptSheet())?.drawings).toHaveLength(3));
-    expect((await keptSheet())?.drawings.map(({ drawing }) => drawing)).toEqual([keys[0], keys[1], null]);
-    press('Join it with the next');
-    await waitFor(async () => expect((await keptSheet())?.drawings).toHaveLength(2));
-    expect((await keptSheet())?.drawings[1]).toMatchObject({ x: 0.55, drawing: keys[1] });
-    expect(screen.getByRole('button', { name: 'Join it with the next' })).toHaveProperty('disabled', true);
-  });
-  it('comes back as it was left, without asking for its corners', async () => {
-    const sheet: Sheet = {
-      corners: CORNERS,
-      quarters: 1,
-      aspect: 1.414,
-      drawings: [{ ...BOXES[0], drawing: keys[1] }],
-    };
-    shown({ sheet });
-    await screen.findByRole('list', { name: 'Drawings on this sheet' });
-    expect(sheets.find).not.toHaveBeenCalled();
-    expect(screen.getAllByRole('combobox').map((s) => (s as HTMLSelectElement).value)).toEqual([keys[1]]);
-    press('Turn the sheet');
-    expect(sheets.cut).not.toHaveBeenCalled();
-    await waitFor(() => expect(sheets.flatten).toHaveBeenCalledTimes(2));
-    expect((sheets.flatten.mock.calls[1] as [Blob, Sheet])[1].quarters).toBe(2);
-  });
-  it('says so when it cannot be straightened, and lets the corners be moved', async () => {
-    sheets.flatten.mockRejectedValue(new Error('corners lie on one line'));
-    shown();
-    await screen.findByText(/^Its left edge is a guess/);
-    press('Straighten it');
-    await screen.findByText(/could not be straightened/);
-    sheets.flatten.mockResolvedValue({ image: new Blob(['flat']), width: 1600, height: 1131 });
-    press('move the corners');
-    await screen.findByRole('button', { name: 'Straighten it' });
-  });
-  it('lays nothing beside anything while judging is shut', async () => {
-    shown({}, true);
-    await straighten();
-    expect(screen.queryByRole('img', { name: 'What it was drawn from' })).toBeNull();
-    expect(screen.getByText(/^Judging is shut for this session/)).toBeDefined();
-  });
-  it('leaves no worker behind', async () => {
+  it('a piece is made from another, which then names it', async () => {
     const { unmount } = shown();
-    await straighten();
-    await act(() => Promise.resolve());
+    fireEvent.change(screen.getByLabelText('Made from'), { target: { value: 's/b' } });
+    await waitFor(async () => expect((await kept.allKeptDrawings())[0]?.madeFrom).toBe('s/b'));
     unmount();
-    expect(sheets.stop).toHaveBeenCalled();
+    render(<State sessionId="s" pose={drawn[1]} drawn={drawn} />);
+    await screen.findByText(/^Made from it: 1\. Flowing gesture/);
+    // Not from what was made of it.
+    expect(within(screen.getByLabelText('Made from')).getAllByRole('option')).toHaveLength(1);
+  });
+});
+
+describe('features of a reference', () => {
+  it('are listed, told apart and counted', async () => {
+    render(<Features sessionId="s" pose={drawing('a', 0, 'look-then-draw')} />);
+    const add = (name: string): void => {
+      fireEvent.change(screen.getByLabelText('A feature of the reference'), { target: { value: name } });
+      fireEvent.click(screen.getByText('Add'));
+    };
+    add('the far heel');
+    await screen.findByText('the far heel');
+    add('the bucket');
+    await screen.findByText('the bucket');
+    add('the bucket');
+    fireEvent.change(screen.getByLabelText('the far heel is'), { target: { value: 'missed' } });
+    await screen.findByText('1 of 2 recalled (50 %).');
+    add('a tail');
+    fireEvent.change(await screen.findByLabelText('a tail is'), { target: { value: 'invented' } });
+    await screen.findByText('1 of 2 recalled (50 %), 1 not in the reference.');
+    fireEvent.click(screen.getByLabelText('Take the bucket off'));
+    await screen.findByText('0 of 1 recalled (0 %), 1 not in the reference.');
+  });
+});
+
+describe('boxes of a sheet', () => {
+  const box = (x: number, y: number) => ({ x, y, width: 0.2, height: 0.3 });
+  const inkOf = (i: number) => {
+    const { width, height, corners } = shipped(whole[i].id)!;
+    return envelopeOf(corners.map(([x, y]) => [x * width, y * height]));
+  };
+  it('are named by their shape where they are not in their order', async () => {
+    const some = [3, 60, 120];
+    const drawn = some.map((i, k) => drawing(String(k), i));
+    const boxes = [2, 0, 1].map((k, at) => ({ box: box(0.1 + 0.3 * at, 0.1), envelope: inkOf(some[k]) }));
+    const { drawings, quarters } = await nameBoxes(boxes, drawn, ['0', '1', '2']);
+    expect(drawings.map((d: SheetDrawing) => d.drawing)).toEqual(['2', '0', '1']);
+    expect(quarters).toBe(0);
+  });
+  it('beyond what is left are none of the session’s', async () => {
+    const boxes = [0.1, 0.4, 0.7].map((x) => ({ box: box(x, 0.1), envelope: undefined }));
+    const { drawings } = await nameBoxes(boxes, [drawing('a', 0)], ['a']);
+    expect(drawings.map((d) => d.drawing)).toEqual(['a', null, null]);
+  });
+});
+
+describe('a table of what was measured', () => {
+  it('has a row for each, with how much it is off and how sure that is', () => {
+    const key = keyOf(40);
+    const seen = placesSeen(key, false);
+    const { places } = drawByHand({ key, manner: 'contour', drawMs: 1000, seed: 1, errors: { head: 0.3 } });
+    const drawn = new Map([...seen].map(([name]) => [name, { at: places.get(name)!, sigma: 1 }]));
+    const compared = compare(seen, drawn);
+    const { container } = render(<MeasureTable compared={compared} />);
+    expect(screen.getAllByRole('row')).toHaveLength(compared.length + 1);
+    const head = screen.getByRole('row', { name: /^head / });
+    expect(head.textContent).toMatch(/\+2\d\.\d % ± \d/);
+    expect(head.textContent).toContain('wrong side');
+    expect(container.innerHTML).not.toMatch(/NaN|undefined/);
+    cleanup();
+    expect(render(<MeasureTable compared={[]} />).container.innerHTML).toBe('');
+  });
+});
+
+describe('two pictures in turn', () => {
+  it('change places while it is wanted, and stand still afterward', () => {
+    vi.useFakeTimers();
+    const { result, rerender } = renderHook(({ on }) => useBlink(on), { initialProps: { on: true } });
+    expect(result.current).toBe(false);
+    act(() => void vi.advanceTimersByTime(1000));
+    expect(result.current).toBe(true);
+    act(() => void vi.advanceTimersByTime(900));
+    expect(result.current).toBe(false);
+    rerender({ on: false });
+    act(() => void vi.advanceTimersByTime(5000));
+    expect(result.current).toBe(false);
+  });
+});
+
+describe('the hand on the screen', () => {
+  const drawn = drawByHand({ key: keyOf(40), manner: 'flowing', drawMs: 10_000, seed: 1 });
+  const canvas = () => {
+    const calls = { lines: 0 };
+    const context = {
+      canvas: { width: 200, height: 300 },
+      clearRect: () => (calls.lines = 0),
+      beginPath: () => undefined,
+      moveTo: () => undefined,
+      lineTo: () => calls.lines++,
+      stroke: () => undefined,
+    };
+    return { context: context as unknown as CanvasRenderingContext2D, calls };
+  };
+  it('paints as much as is drawn by then', () => {
+    const { context, calls } = canvas();
+    const how = { scale: 0.3, long: 1000, color: 'black' };
+    const until = [0, 2500, 5000, 10_000].map((untilMs) => {
+      paintStrokes(context, drawn.strokes, { ...how, untilMs });
+      return calls.lines;
+    });
+    expect(until[0]).toBe(0);
+    expect(until).toEqual(until.toSorted((a, b) => a - b));
+    expect(until[3]).toBe(drawn.strokes.reduce((sum, { points }) => sum + points.length - 1, 0));
+  });
+  it('goes on by frames, tells how far it is, and stops at the end', () => {
+    const { context, calls } = canvas();
+    vi.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue(context);
+    const frames: FrameRequestCallback[] = [];
+    vi.stubGlobal('requestAnimationFrame', (frame: FrameRequestCallback) => frames.push(frame));
+    vi.stubGlobal('cancelAnimationFrame', () => undefined);
+    let at = 0;
+    render(<HandDrawn drawing={drawn} fromMs={0} speed={4} onAt={(ms) => (at = ms)} height={300} label="drawn" />);
+    const began = performance.now();
+    act(() => frames.shift()?.(began + 1000));
+    expect(at).toBeGreaterThan(3500);
+    expect(calls.lines).toBeGreaterThan(0);
+    act(() => frames.shift()?.(began + 9000));
+    expect(at).toBe(drawn.tookMs);
+    expect(frames).toHaveLength(0);
+    vi.restoreAllMocks();
   });
 });

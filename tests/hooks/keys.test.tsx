@@ -18,7 +18,12 @@ afterEach(() => {
 });
 
 /** The keys of a run at one of its segments. */
-function keysAt(plan: Plan, kind: string, learned: Record<string, string> = {}) {
+function keysAt(
+  plan: Plan,
+  kind: string,
+  learned: Record<string, string> = {},
+  asks: 'whole' | 'focal' | undefined = 'whole',
+) {
   const made = runOf(plan);
   const segment = made.run.timeline.segments.find((s) => s.kind === kind);
   if (!segment) throw new Error(`no ${kind} in the plan`);
@@ -26,7 +31,7 @@ function keysAt(plan: Plan, kind: string, learned: Record<string, string> = {}) 
   const [onPauseOrGo, onStop, onScreenKey, onScreenRelease] = [vi.fn(), vi.fn(), vi.fn(() => false), vi.fn()];
   const exercise = poseExercise(plan, segment);
   const hook = renderHook(() =>
-    useRunKeys({ run: made.run, segment, exercise, learned, onPauseOrGo, onStop, onScreenKey, onScreenRelease }),
+    useRunKeys({ run: made.run, segment, exercise, asks, learned, onPauseOrGo, onStop, onScreenKey, onScreenRelease }),
   );
   const tap = (key: string): void => {
     fireEvent.keyDown(document.body, { key });

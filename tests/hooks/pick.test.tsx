@@ -327,7 +327,7 @@ describe("a figure's view", () => {
       await waitFor(() => expect(result.current.busy).toBe(false));
     }
     // Twelve views are at hand; drafts and older ones go a second after they were replaced.
-    await waitFor(() => expect(open.size).toBe(12), { timeout: 3000 });
+    await waitFor(() => expect(open.size).toBe(12));
     expect(open.has(result.current.url ?? '')).toBe(true);
     unmount();
     expect(open.size).toBe(0);

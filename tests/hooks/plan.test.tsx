@@ -133,6 +133,8 @@ const session = (id: string, startedAtMs: number): Session => ({
   note: '',
 });
 
+const CHOICE = { minutes: 20, setId: BUILT_IN_SET_ID, medium: 'pencil', advice: true };
+
 describe('whose sessions', () => {
   const demo = [session('demo-1', NOW - 3 * 86_400_000), session('demo-2', NOW - 2 * 86_400_000)];
   const own = session('mine', NOW - 86_400_000);
@@ -143,22 +145,24 @@ describe('whose sessions', () => {
     expect(ownSessions([...demo, own])).toEqual([own]);
     expect(sameLearner([...demo, own], demo[0])).toEqual(demo);
   });
-  it('make the reason of a proposal: hers are named, and never count for the rule of a first memory drawing', async () => {
+  it('make the reason of a proposal: hers are named', async () => {
     const references = shippedReferences(BUILT_IN_SET_ID);
-    const proposed = (sessions: Session[]) =>
-      renderHook(() => useProposal(20, references, lookedAt(sessions), 3, NOW)).result;
+    const proposed = (sessions: Session[]) => {
+      const whose = lookedAt(sessions);
+      return renderHook(() => useProposal(CHOICE, references, whose, NOW, 0)).result;
+    };
     const hers = proposed(demo);
-    await waitFor(() => expect(hers.current?.why).toContain('Wren’s last session was 2 days ago'));
-    expect(hers.current?.why).toContain('something easy to draw from memory, to begin with');
+    await waitFor(() => expect(hers.current.proposal?.plan.why).toMatch(/because Wren has not drawn /));
     const mine = proposed([...demo, { ...own, startedAtMs: NOW - 3 * 86_400_000 }]);
-    await waitFor(() => expect(mine.current?.why).toContain('your last session was 3 days ago'));
+    await waitFor(() => expect(mine.current.proposal?.plan.why).toMatch(/because you have not drawn /));
   });
   it('do not change a proposal in the middle of an evening, wherever the day is divided', async () => {
     const references = shippedReferences(BUILT_IN_SET_ID);
-    const { result, rerender } = renderHook(({ nowMs }) => useProposal(20, references, lookedAt([own]), 3, nowMs), {
+    const whose = lookedAt([own]);
+    const { result, rerender } = renderHook(({ nowMs }) => useProposal(CHOICE, references, whose, nowMs, 0), {
       initialProps: { nowMs: new Date(2026, 10, 25, 16).getTime() },
     });
-    await waitFor(() => expect(result.current).toBeDefined());
+    await waitFor(() => expect(result.current.proposal).toBeDefined());
     const before = result.current;
     for (const hour of [17, 19, 21, 23]) {
       rerender({ nowMs: new Date(2026, 10, 25, hour, 59).getTime() });
@@ -168,11 +172,11 @@ describe('whose sessions', () => {
   it('give no plan while the set that was chosen is not read yet', async () => {
     const references = shippedReferences(BUILT_IN_SET_ID);
     const whose = lookedAt([own]);
-    const { result, rerender } = renderHook(({ from }) => useProposal(20, from, whose, 3, NOW), {
+    const { result, rerender } = renderHook(({ from }) => useProposal(CHOICE, from, whose, NOW, 0), {
       initialProps: { from: references },
     });
-    await waitFor(() => expect(result.current).toBeDefined());
+    await waitFor(() => expect(result.current.proposal).toBeDefined());
     rerender({ from: undefined });
-    expect(result.current).toBeUndefined();
+    expect(result.current.proposal).toBeUndefined();
   });
 });

@@ -7,7 +7,7 @@ import { POINT_COUNT } from '@/core/body/points';
 import { freshViewing, type Viewing } from '@/core/journal/viewing';
 import { pictureReferenceId } from '@/core/references/picture';
 import { useCloseUp } from '@/features/run/stage/useCloseUp';
-import { useDrawnKey } from '@/features/run/stage/useDrawnKey';
+import { useDrawnKey } from '@/storage/hooks/useDrawnKey';
 import { type ReadyPicture, usePictures } from '@/features/run/stage/usePictures';
 import { useViewing } from '@/features/run/stage/useViewing';
 import { atomically, closeDb, put } from '@/storage/db';
@@ -53,6 +53,7 @@ beforeEach(async () => {
   });
 });
 afterEach(() => {
+  vi.useRealTimers();
   cleanup();
   vi.unstubAllGlobals();
 });
@@ -91,6 +92,38 @@ describe('the pictures of a run', () => {
     expect([first?.closed, second?.closed]).toEqual([true, false]);
     expect(decodedIn(result.current.get(ids[1]))).toBe(second);
     expect(workers.atSize).toHaveBeenCalledTimes(3);
+  });
+  it('that are not due wait until the change is painted; once they are due, no longer', async () => {
+    const ids = await Promise.all(['a', 'b', 'c', 'd'].map(keep));
+    // Only what waits by the clock stands still; what is read from the store comes.
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    const turns = (count: number): Promise<void> =>
+      act(async () => {
+        for (let i = 0; i < count; i++) await new Promise((resolve) => setImmediate(resolve));
+      });
+    const until = async (holds: () => boolean): Promise<void> => {
+      for (let i = 0; i < 500 && !holds(); i++) await turns(1);
+      expect(holds()).toBe(true);
+    };
+    const { result, rerender, unmount } = renderHook(({ wanted }) => usePictures(wanted), {
+      initialProps: { wanted: ids },
+    });
+    await until(() => result.current.size === 2);
+    vi.advanceTimersByTime(149);
+    await turns(50);
+    expect(workers.atSize).toHaveBeenCalledTimes(2);
+    // The third is wanted next, the fourth no more: that one is never begun.
+    rerender({ wanted: ids.slice(1, 3) });
+    await until(() => result.current.has(ids[2]));
+    vi.advanceTimersByTime(1000);
+    await turns(50);
+    expect(workers.atSize).toHaveBeenCalledTimes(3);
+    rerender({ wanted: ids });
+    await until(() => result.current.has(ids[0]));
+    unmount();
+    vi.advanceTimersByTime(1000);
+    await turns(50);
+    expect(workers.atSize).toHaveBeenCalledTimes(4);
   });
   it('are missing where they cannot be had, and the others come all the same', async () => {
     const [a, gone] = [await keep('a'), pictureReferenceId('gone')];
@@ -165,7 +198,7 @@ describe('what a teacher would draw over it', () => {
     expect(points).toHaveLength(POINT_COUNT);
     await atomically(['bodies'], (tx) => put(tx, 'bodies', { id: 'a', points, space, score: 1, by: 'model' }));
     const { result, rerender } = renderHook(({ id }) => useDrawnKey(id, true), { initialProps: { id: a } });
-    await waitFor(() => expect(result.current).toBeDefined(), { timeout: 5000 });
+    await waitFor(() => expect(result.current).toBeDefined());
     expect(result.current?.envelope.length).toBeGreaterThan(2);
     rerender({ id: b });
     expect(result.current).toBeUndefined();

@@ -245,8 +245,24 @@ describe('openRun', () => {
 describe('whatever is pressed', () => {
   const anyPress = fc.constantFrom(
     ...(['pause', 'resume', 'resume counted', 'next', 'back', 'restart', 'more', 'less', 'choose'] as const),
-    ...(['peek', 'lift', 'oneMore', 'shareOut', 'whole', 'line', 'why', 'startPoint'] as const),
+    ...([
+      'peek',
+      'lift',
+      'oneMore',
+      'shareOut',
+      'whole',
+      'line',
+      'why',
+      'startPoint',
+      'flowLine',
+      'focal',
+      'focalKept',
+    ] as const),
   );
+  const FLOW: [number, number][] = [
+    [0, 0],
+    [0.5, 1],
+  ];
   const said = {
     peek: { type: 'peek', forMs: 900 },
     lift: { type: 'lift' },
@@ -256,6 +272,12 @@ describe('whatever is pressed', () => {
     line: { type: 'line', line: 'loose' },
     why: { type: 'why', why: 'somebody came' },
     startPoint: { type: 'startPoint', x: 0.5, y: 1 },
+    flowLine: {
+      type: 'flowLine',
+      points: FLOW,
+    },
+    focal: { type: 'focal', x: 0, y: 0.5 },
+    focalKept: { type: 'focalKept', kept: false },
   } as const;
   it('can be read again, written to and taken out: on short drawings and on the longest', async () => {
     await fc.assert(

@@ -4,6 +4,7 @@ import { closeDb } from '@/storage/db';
 import { loadSession } from '@/storage/sessions/sessions';
 import { startSession } from '@/storage/sessions/startSession';
 import { planOf, poses } from '../core/plans';
+import { soon } from '../soon';
 
 vi.mock('@/workers/clients', () => ({ startClock: () => ({ setStill: () => undefined, stop: () => undefined }) }));
 const { createGate } = await import('@/features/run/session/openGate');
@@ -31,7 +32,7 @@ class FakeLocks {
 }
 
 const until = async (gate: Gate, at: string): Promise<void> => {
-  await vi.waitFor(() => expect(gate.state().at).toBe(at));
+  await soon(() => expect(gate.state().at).toBe(at));
 };
 const plan = planOf(poses(2, 300_000));
 

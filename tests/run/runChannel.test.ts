@@ -8,6 +8,7 @@ import { type Aids, NO_AIDS } from '@/features/run/stage/aids';
 import type { Run, Said } from '@/features/run/session/controller';
 import { followRun, shareRun } from '@/features/run/session/runChannel';
 import { planOf, poses } from '../core/plans';
+import { soon } from '../soon';
 
 const plan = planOf(poses(2));
 const session: Session = {
@@ -74,8 +75,8 @@ describe('a second window', () => {
   it('stands where the session stands, within a fifth of a second', async () => {
     const { follower, at } = pair();
     at(20_000);
-    await vi.waitFor(() => expect(follower.heard()).toBe(true));
-    await vi.waitFor(() => expect(Math.abs(follower.run.nowMs() - 20_000)).toBeLessThan(200));
+    await soon(() => expect(follower.heard()).toBe(true));
+    await soon(() => expect(Math.abs(follower.run.nowMs() - 20_000)).toBeLessThan(200));
     expect(follower.run.state()).toMatchObject({ phase: 'running', segmentIndex: 1 });
   });
   it('follows every event, and tells those who look at it', async () => {
@@ -83,13 +84,13 @@ describe('a second window', () => {
     const told = vi.fn();
     follower.run.subscribe(told);
     at(9000, [{ type: 'hold', atMs: 9000, reason: 'paused' }]);
-    await vi.waitFor(() => expect(follower.run.state().phase).toBe('held'));
+    await soon(() => expect(follower.run.state().phase).toBe('held'));
     expect(told).toHaveBeenCalled();
     at(12_000, [
       { type: 'resume', atMs: 12_000, counted: false },
       { type: 'next', atMs: 12_000 },
     ]);
-    await vi.waitFor(() => expect(follower.run.state()).toMatchObject({ phase: 'running', segmentIndex: 2 }));
+    await soon(() => expect(follower.run.state()).toMatchObject({ phase: 'running', segmentIndex: 2 }));
   });
   it('steers the session from there, and shows its aids and cues', async () => {
     const { follower, given, said, cue, shared } = pair(() => ({ ...NO_AIDS, gray: true }));
@@ -97,11 +98,11 @@ describe('a second window', () => {
     follower.run.onCue((c) => heard.push(c));
     follower.run.command('next');
     follower.run.say({ type: 'oneMore' });
-    await vi.waitFor(() => expect(given).toEqual(['next']));
-    await vi.waitFor(() => expect(said).toEqual([{ type: 'oneMore' }]));
+    await soon(() => expect(given).toEqual(['next']));
+    await soon(() => expect(said).toEqual([{ type: 'oneMore' }]));
     shared.tell();
     cue({ key: 'a', kind: 'start', calm: false, atMs: 1 });
-    await vi.waitFor(() => expect(heard).toHaveLength(1));
+    await soon(() => expect(heard).toHaveLength(1));
     expect(follower.aids()?.gray).toBe(true);
   });
   it('does not mistake another session for its own', async () => {
@@ -110,7 +111,7 @@ describe('a second window', () => {
     const sharing = shareRun('two', other.run, () => NO_AIDS);
     stop.push(sharing.stop);
     at(5000);
-    await vi.waitFor(() => expect(follower.heard()).toBe(true));
+    await soon(() => expect(follower.heard()).toBe(true));
     other.at(60_000);
     await new Promise((r) => setTimeout(r, 50));
     expect(follower.run.state().segmentIndex).toBe(1);

@@ -72,6 +72,8 @@ describe('what helps to see, over the picture', () => {
         aids={{ ...NO_AIDS, ...aids }}
         starts={[]}
         startPoint={undefined}
+        flowLine={undefined}
+        focal={undefined}
         edge={undefined}
         spentShare={() => 0}
         {...more}

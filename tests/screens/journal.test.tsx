@@ -1,5 +1,5 @@
 import { renderToStaticMarkup } from 'react-dom/server';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { RunEvent } from '@/core/clock/log';
 import type { Reflection } from '@/core/journal/reflection';
 import type { Session } from '@/core/journal/session';
@@ -16,6 +16,9 @@ import { SumsEquation } from '@/ui/SumsEquation';
 import { lines, planOf, poses, rest } from '../core/plans';
 import { sessionOf as anySession } from '../core/sessions';
 import { pressedOf, textOf } from './markup';
+
+// Exercises of the handbook can be begun at once: that goes to another page.
+vi.mock('next/navigation', () => ({ useRouter: () => ({ push: vi.fn() }) }));
 
 const DAY_MS = 24 * 3600_000;
 const NOW = new Date(2026, 10, 25, 20, 0).getTime(); // a Wednesday
@@ -152,11 +155,11 @@ describe('today', () => {
   });
   it('says the last session in a sentence, with its note and what was wanted next', () => {
     const last = sessionOf(planOf(poses(2, 60_000)), [], { note: 'Rounder.', reflection: { nextTime: 'Feet first' } });
-    const words = textOf(renderToStaticMarkup(<LastTime whose={{ sessions: [last], of: undefined }} />));
+    const words = textOf(renderToStaticMarkup(<LastTime whose={{ sessions: [last], of: undefined }} course={false} />));
     expect(words).toContain('Wednesday, November 25: 2 drawings in 2:00 of drawing.');
     expect(words).toContain('Next time: Feet first');
     expect(words).toContain('“Rounder.”');
-    expect(textOf(renderToStaticMarkup(<LastTime whose={{ sessions: [], of: undefined }} />))).toContain(
+    expect(textOf(renderToStaticMarkup(<LastTime whose={{ sessions: [], of: undefined }} course={false} />))).toContain(
       'The first one can be a minute long.',
     );
   });

@@ -60,9 +60,9 @@ describe('startPreparer', () => {
     workers.length = 0;
     const controller = new AbortController();
     const seen: string[] = [];
-    setTimeout(() => controller.abort(), 40);
     await startPreparer().all(files(1, 100_000, 1), controller.signal, ({ name }) => {
       seen.push(name);
+      setTimeout(() => controller.abort(), 5);
       return Promise.resolve();
     });
     expect(seen).toEqual(['0']);

@@ -10,7 +10,7 @@ export default function Page() {
   return (
     <>
       <TopBar aside={<DemoMark />} />
-      <main className="mx-4 pt-5 pb-12 sm:mx-10">
+      <main className="px-4 pt-5 pb-12 sm:px-10">
         <Suspense>
           <Poses />
         </Suspense>

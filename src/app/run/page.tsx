@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import { RunGate } from '@/features/run/RunGate';
+import { RunPage } from './RunPage';
 
 export const metadata: Metadata = { title: 'Session' };
 
 export default function Page() {
-  return <RunGate />;
+  return <RunPage />;
 }

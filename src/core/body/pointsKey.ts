@@ -4,6 +4,7 @@ import { curveKind, fitCubic, type Point } from '../figure/facts/actionLine';
 import type { Mass } from '../figure/facts/masses';
 import { alignments, type Mark, tiltOf } from '../figure/facts/measuringLines';
 import { length, RAD_PER_DEG } from '../figure/skeleton/vector';
+import { apart, middle } from '../plane';
 import { type BodyPoint, POINT_NAMES, type PointName } from './points';
 import { postureOf } from './posture';
 
@@ -30,9 +31,7 @@ const SHOWN: readonly [PointName, string][] = (
   (['left', 'right'] as const).map((side): [PointName, string] => [`${side} ${name}` as PointName, `${side} ${words}`]),
 );
 
-const middle = (a: Point, b: Point): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
 const along = (a: Point, b: Point, t: number): Point => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t];
-const apart = (a: Point, b: Point): number => Math.hypot(b[0] - a[0], b[1] - a[1]);
 const angleDeg = (a: Point, b: Point): number => Math.atan2(b[1] - a[1], b[0] - a[0]) / RAD_PER_DEG;
 
 export interface PointsKey extends DrawnKey {

@@ -1,7 +1,7 @@
 import type { Plan } from '../practice/plan/schema';
 import { drawingKey } from '../practice/rules/holds';
 import { wholeSeconds } from '../practice/time/duration';
-import { expandPlan, type SegmentKind } from '../practice/time/timeline';
+import { expandPlan, type Laid, type SegmentKind } from '../practice/time/timeline';
 import type { RunEvent } from './log';
 import { stateOnTimeline } from './run';
 import type { Visit } from './visit';
@@ -48,6 +48,25 @@ const SUM_OF: Record<SegmentKind, Sum> = {
 /** Time that counts of a visit, ms: without holds and waiting. */
 export const visitSpentMs = (visit: Visit): number => visit.endMs - visit.startMs - visit.heldMs - visit.waitedMs;
 
+/** Whether what is done in a kind of segment counts as drawing time. */
+const isDrawingTime = (kind: SegmentKind): boolean => SUM_OF[kind] === 'drawingMs';
+
+/**
+ * What each visit was spent on: visits with the same key are at one piece. A copy begun of a drawing is a piece of its own, and going back
+ * to the drawing goes on with its last copy; pages of lines are one each; elsewhere nothing is made, and there is no key.
+ */
+export function pieceKeys(plan: Plan, { segments }: Laid, visits: readonly Visit[]): (string | undefined)[] {
+  const copies = new Map<string, number>();
+  return visits.map(({ segmentIndex, extra }) => {
+    const segment = segments[segmentIndex];
+    if (!isDrawingTime(segment.kind)) return undefined;
+    if (segment.kind === 'page') return `page ${String(segmentIndex)}`;
+    const drawing = drawingKey(plan, segment);
+    if (segment.kind === 'draw' && extra === 'one more') copies.set(drawing, (copies.get(drawing) ?? 0) + 1);
+    return `${drawing} ${String(copies.get(drawing) ?? 0)}`;
+  });
+}
+
 /** Account for a session up to a moment (its end, when it has ended before). */
 export function accountRun(plan: Plan, log: readonly RunEvent[], nowMs: number): RunAccount {
   const timeline = expandPlan(plan);
@@ -69,9 +88,8 @@ export function accountRun(plan: Plan, log: readonly RunEvent[], nowMs: number):
     extraMs: 0,
   };
   const drawnMs = new Map<string, number>();
-  /** Copies begun of each drawing: going back to it goes on with the last. */
-  const copies = new Map<string, number>();
-  for (const visit of visits) {
+  const keys = pieceKeys(plan, timeline, visits);
+  for (const [i, visit] of visits.entries()) {
     const segment = timeline.segments[visit.segmentIndex];
     const { kind } = segment;
     const spent = visitSpentMs(visit);
@@ -83,12 +101,8 @@ export function accountRun(plan: Plan, log: readonly RunEvent[], nowMs: number):
     account.lifts += visit.lifts;
     if (kind === 'page') account.linesMs += spent;
     if (kind === 'page' && visit.ended === 'next') account.linePages++;
-    if (kind === 'draw') {
-      const drawing = drawingKey(plan, segment);
-      if (visit.extra === 'one more') copies.set(drawing, (copies.get(drawing) ?? 0) + 1);
-      const piece = `${drawing} ${String(copies.get(drawing) ?? 0)}`;
-      drawnMs.set(piece, (drawnMs.get(piece) ?? 0) + spent);
-    }
+    const piece = keys[i];
+    if (kind === 'draw' && piece) drawnMs.set(piece, (drawnMs.get(piece) ?? 0) + spent);
     if (visit.extra) account.extraMs += spent;
   }
   account.drawings = [...drawnMs.values()].filter((ms) => ms >= MIN_DRAWING_MS).length;

@@ -25,6 +25,9 @@ export type Line = z.infer<typeof lineSchema>;
 
 const share = z.number().check(z.minimum(0), z.maximum(1));
 
+/** A line drawn on a picture is kept by so many points at most. */
+export const MOST_LINE_POINTS = 60;
+
 /** What happened in a session, in order. Together with the plan it is the whole truth about it. */
 export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('start'), atMs }),
@@ -59,6 +62,15 @@ export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('intoRoom'), atMs }),
   /** Where on the picture the drawing was begun, shares of its width and height. */
   z.object({ type: z.literal('startPoint'), atMs, x: share, y: share }),
+  /** The learner's own line of the flow, drawn on the picture while it was looked at; shares of its width and height. */
+  z.object({
+    type: z.literal('flowLine'),
+    atMs,
+    points: z.array(z.tuple([share, share])).check(z.minLength(2), z.maxLength(MOST_LINE_POINTS)),
+  }),
+  /** Where the eye is to go first, chosen on the picture before it is drawn, and whether it still does. */
+  z.object({ type: z.literal('focal'), atMs, x: share, y: share }),
+  z.object({ type: z.literal('focalKept'), atMs, kept: z.boolean() }),
   /** Whether the whole figure was down when the last drawing ended. */
   z.object({ type: z.literal('whole'), atMs, down: z.boolean() }),
   /** The other of two exercises for the pose at hand, or the one that comes; given again, back to the first. */

@@ -222,10 +222,19 @@ function apply(r: Replay, event: RunEvent): void {
     case 'startPoint':
       current(r).startPoint = [event.x, event.y];
       break;
+    case 'flowLine':
+      current(r).flowLine = event.points;
+      break;
+    case 'focal':
+      current(r).focal = [event.x, event.y];
+      break;
     case 'whole':
+    case 'focalKept':
     case 'line': {
       const drawn = r.visits.findLast((v) => r.timeline.segments[v.segmentIndex].kind === 'draw');
-      if (drawn) Object.assign(drawn, event.type === 'whole' ? { whole: event.down } : { line: event.line });
+      if (drawn && event.type === 'whole') drawn.whole = event.down;
+      if (drawn && event.type === 'focalKept') drawn.focalKept = event.kept;
+      if (drawn && event.type === 'line') drawn.line = event.line;
       break;
     }
     case 'choose':

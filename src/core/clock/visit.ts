@@ -25,6 +25,11 @@ export interface Visit {
   intoRoom?: true;
   /** Where it was begun on the picture, shares of width and height. */
   startPoint?: readonly [x: number, y: number];
+  /** The line of the flow, and where the eye is to go first, as the learner put them on the picture; shares. */
+  flowLine?: readonly (readonly [x: number, y: number])[];
+  focal?: readonly [x: number, y: number];
+  /** Whether the eye still goes there, as the learner said. */
+  focalKept?: boolean;
   /** Whether the whole figure was down at the end, as the learner said. */
   whole?: boolean;
   /** How the line was, as the learner said. */

@@ -1,5 +1,10 @@
 import * as z from 'zod/mini';
 import type { SheetCandidate } from './findSheet';
+import { PLACES } from '../measure/places';
+import type { Rgba } from './picture';
+import { polygonContains } from 'd3-polygon';
+import { apart, middle } from '../plane';
+import { without } from '../without';
 import { type Corners, type Point, sheetAspect, SHEETS, sheetsLike } from './quad';
 
 const share = z.number().check(z.minimum(0), z.maximum(1));
@@ -9,6 +14,17 @@ const cornerSchema = z.tuple([
   z.number().check(z.minimum(-0.5), z.maximum(1.5)),
 ]);
 
+/** A place of the figure in a drawing, shares of the straightened sheet's width and height, and how it is known. */
+const drawnPointSchema = z.object({
+  name: z.enum(PLACES),
+  x: share,
+  y: share,
+  /** Standard deviation, a share of the sheet's longer side. */
+  sigma: z.number().check(z.minimum(0), z.maximum(0.5)),
+  by: z.enum(['fit', 'hand']),
+});
+export type DrawnPoint = z.infer<typeof drawnPointSchema>;
+
 /** A drawing on a sheet: where it is, shares of the straightened sheet, and which of the session's drawings it is. */
 const sheetDrawingSchema = z.object({
   x: share,
@@ -17,6 +33,10 @@ const sheetDrawingSchema = z.object({
   height: z.number().check(z.minimum(0.005), z.maximum(1)),
   /** Its key among the session's drawings; null for none of them. */
   drawing: z.nullable(z.string().check(z.maxLength(400))),
+  /** It is no drawing: a note, or a thumb over the sheet. */
+  notOne: z.optional(z.enum(['note', 'thumb'])),
+  /** Places of its figure, where it was measured. */
+  points: z.optional(z.array(drawnPointSchema).check(z.maxLength(PLACES.length))),
 });
 export type SheetDrawing = z.infer<typeof sheetDrawingSchema>;
 
@@ -36,6 +56,10 @@ export const sheetSchema = z.object({
   drawings: z.array(sheetDrawingSchema).check(z.maxLength(MOST_DRAWINGS)),
 });
 export type Sheet = z.infer<typeof sheetSchema>;
+
+/** Width over height of a sheet as it stands after its quarter turns. */
+export const uprightAspect = ({ quarters, aspect }: Pick<Sheet, 'quarters' | 'aspect'>): number =>
+  quarters % 2 === 1 ? 1 / aspect : aspect;
 
 /** Corners in shares of a photograph, from pixels and to them. */
 export const cornersInShares = (corners: Corners, width: number, height: number): Sheet['corners'] =>
@@ -63,15 +87,72 @@ export function sheetShape(
   return { aspect: seen < 1 ? upright : 1 / upright, papers };
 }
 
+/**
+ * Millimeters of the paper for each pixel of a straightened sheet.
+ * @param longPx The straightened sheet's longer side.
+ * @returns undefined where the learner has not said what paper it is: A3 and A5 look alike.
+ */
+export function mmPerPixel({ paper }: Pick<Sheet, 'paper'>, longPx: number): number | undefined {
+  const known = SHEETS.find(({ name }) => name === paper);
+  return known && Math.max(known.widthMm, known.heightMm) / longPx;
+}
+
 const SIDES = ['upper', 'right', 'lower', 'left'] as const;
 /** A side that is seen worse than this is a guess, and a sheet whose sides lie off a line by more is curled. */
-const GUESSED = 0.4;
+const GUESSED = 0.6;
 const CURLED = 0.35;
 
-/** What is not sure of a sheet that was found, in sentences. */
-export function sheetDoubts(candidate: Pick<SheetCandidate, 'sides'> | undefined, bow: number): string[] {
-  if (!candidate) return ['No sheet was found in the photograph: drag the corners onto it.'];
-  const guessed = SIDES.filter((_, i) => candidate.sides[i] < GUESSED);
+/** Another sheet that is seen as well as this, and lies so far off, may be the one that is meant; share of the first one's diagonal. */
+const AS_WELL = 0.75;
+const ELSEWHERE = 0.05;
+
+/** What is to be said where some other candidate could be the sheet just as well. */
+function rivalDoubt([best, ...others]: readonly SheetCandidate[]): string[] {
+  const diagonal = apart(best.corners[0], best.corners[2]);
+  const rivals = others.filter(
+    ({ sides, corners }) =>
+      Math.min(...sides) >= AS_WELL &&
+      corners.some((corner, i) => apart(corner, best.corners[i]) > ELSEWHERE * diagonal),
+  );
+  if (rivals.some(({ corners }) => liesBeside(corners, best.corners)))
+    return [
+      'Two sheets lie in the photograph. This is one of them: choose the other below, and add the photograph once more for it.',
+    ];
+  return rivals.length > 0
+    ? ['Another sheet is seen as well: a shadow’s edge, or a second one. Look which of them it is.']
+    : [];
+}
+
+/** Whether two sheets have nothing in common: no corner and no middle of one lies in the other. */
+function liesBeside(a: Corners, b: Corners): boolean {
+  const middleOf = (corners: Corners): Point => middle(middle(corners[0], corners[2]), middle(corners[1], corners[3]));
+  const within = (outer: Corners) => (p: Point) =>
+    polygonContains(outer as unknown as [number, number][], [p[0], p[1]]);
+  return ![...a, middleOf(a)].some(within(b)) && ![...b, middleOf(b)].some(within(a));
+}
+
+/** A photograph whose lightest places are darker than this shows nothing, of 255. */
+const BLACK = 40;
+
+/** Whether there is nothing to be seen in a photograph, told by its lightest hundredth. */
+export function isBlack({ data }: Rgba): boolean {
+  const counts = new Uint32Array(256);
+  let all = 0;
+  for (let o = 0; o < data.length; o += 4 * 7, all++) counts[Math.max(data[o], data[o + 1], data[o + 2])]++;
+  let light = 0;
+  for (let level = 255; level >= BLACK; level--) light += counts[level];
+  return light < all / 100;
+}
+
+/** What is not sure of the sheet that was found first, in sentences. */
+export function sheetDoubts(candidates: readonly SheetCandidate[], bow: number, black = false): string[] {
+  if (black)
+    return [
+      'The photograph is black: nothing can be seen in it. Take it again in more light; this one stays as it is.',
+    ];
+  const best = candidates.at(0);
+  if (!best) return ['No sheet was found in the photograph: drag the corners onto it.'];
+  const guessed = SIDES.filter((_, i) => best.sides[i] < GUESSED);
   return [
     ...(guessed.length > 0
       ? [
@@ -79,14 +160,9 @@ export function sheetDoubts(candidate: Pick<SheetCandidate, 'sides'> | undefined
         ]
       : []),
     ...(bow > CURLED ? ['The sheet is curled or partly covered: its edges are not straight.'] : []),
+    ...rivalDoubt(candidates),
   ];
 }
-
-/** Boxes as drawings: each is the next of what was drawn, as the sheet is read; what is left over is none. */
-export const namedInOrder = (
-  boxes: readonly Omit<SheetDrawing, 'drawing'>[],
-  keys: readonly string[],
-): SheetDrawing[] => boxes.slice(0, MOST_DRAWINGS).map((box, i) => ({ ...box, drawing: keys[i] ?? null }));
 
 /** A sheet that shows at least this share of what is left to be found has all of it; more than so many times as much is something else. */
 const NEARLY_ALL = 0.5;
@@ -107,11 +183,12 @@ export function keysLeft(keys: readonly string[], others: readonly (Sheet | unde
 }
 
 /**
- * A drawing cut in two across its longer side: the first half keeps its name, the second is none until it is told.
+ * A drawing cut in two across its longer side: the first half keeps its name, the second is none until it is told. What was measured
+ * of the whole is true of neither.
  * @param aspect Width over height of the straightened sheet, as boxes are shares of its sides.
  */
 export function cutInTwo(drawings: readonly SheetDrawing[], i: number, aspect: number): SheetDrawing[] {
-  const box = drawings[i];
+  const box = without(drawings[i], 'points');
   const half =
     box.width * aspect > box.height
       ? { width: box.width / 2, at: { x: box.x + box.width / 2 } }

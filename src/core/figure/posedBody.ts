@@ -1,4 +1,5 @@
-import { elbowSwivel, pressUnderArm } from './mesh/armContact';
+import { armMove, type Tied } from './mesh/armMove';
+import { pressUnderArm } from './mesh/armPress';
 import { mushed } from './mesh/deltaMush';
 import { turnEyes } from './mesh/gaze';
 import { quadNormals } from './mesh/graph';
@@ -85,6 +86,20 @@ function settleFlesh({ mesh, members }: BodyKit, sitter: Sitter, pose: Pose, bui
   return rig;
 }
 
+/** How often arms are asked whether they run through the body, at most. */
+const ARM_ROUNDS = 3;
+
+/** Whether a pose says that a hand lies on the body. */
+export const touches = ({ ik, props }: Pose, side: Side): boolean => {
+  const target = ik?.[`arm${side}`];
+  return target?.rel !== undefined && target.by !== undefined && !props?.length;
+};
+/** How much a hand belongs where it is. */
+const tied = (pose: Pose, side: Side): Tied =>
+  pose.clasped || pose.props?.length ? 'holds' : touches(pose, side) ? 'touches' : 'free';
+/** Direction a palm faces. */
+const palmOf = ({ rot }: Rig, side: Side): Vec3 => rotate(rot[`hand.${side}`], [-sideSign(side), 0, 0]);
+
 /** Pose a build with its flesh: settled on seat and soles, hands on what they touch, folds pressed apart, all on the ground. */
 export function poseBody(kit: BodyKit, pose: Pose, build: Build): PosedBody {
   const { mesh } = kit;
@@ -101,15 +116,22 @@ export function poseBody(kit: BodyKit, pose: Pose, build: Build): PosedBody {
   };
   let p = deform();
   let normals = quadNormals(mesh.quads, p);
-  // An elbow turns about the line to the wrist: the hand stays, so both are asked of the same flesh.
-  for (const side of SIDES) {
-    ends.elbow[side] = elbowSwivel(kit, p, bones, side, build);
-    if (!pose.clasped) ends.hand[side] = handMove(kit, pose, rig, p, normals, side);
-    // The other hand is asked against this one where it will be.
-    for (const v of kit.members[partNumber(`hand.${side}`)])
-      for (let k = 0; k < 3; k++) p[v * 3 + k] += ends.hand[side][k];
-  }
-  if (SIDES.some((side) => ends.elbow[side] !== 0 || ends.hand[side].some((v) => v !== 0))) {
+  // What an arm lies in may move with the other arm, and an arm with its hand: asked again until no arm moves.
+  for (let round = 0; round < ARM_ROUNDS; round++) {
+    let moved = false;
+    for (const side of SIDES) {
+      const { elbow, wrist, deeper } = armMove(kit, p, normals, bones, side, build, tied(pose, side));
+      const stays = elbow === 0 && wrist.every((v) => v === 0);
+      // What is touched is come to once, and again when the arm has moved.
+      const toward = touches(pose, side) && (round === 0 || !stays) ? palmOf(rig, side) : undefined;
+      const hand = pose.clasped ? wrist : handShift(handContact(kit, p, normals, side), toward, wrist, deeper);
+      ends.elbow[side] += elbow;
+      ends.hand[side] = add(ends.hand[side], hand);
+      moved ||= !stays || hand.some((v) => v !== 0);
+      // The other hand is asked against this one where it will be.
+      for (const v of kit.members[partNumber(`hand.${side}`)]) for (let k = 0; k < 3; k++) p[v * 3 + k] += hand[k];
+    }
+    if (!moved) break;
     bones = placeBones(sitter.build, sitter.turns, rig, ends);
     p = deform();
     normals = quadNormals(mesh.quads, p);
@@ -130,12 +152,4 @@ export function poseBody(kit: BodyKit, pose: Pose, build: Build): PosedBody {
   flattenOn(p, solids);
   flattenOn(hair, solids);
   return { rig, positions: p, hair, solids };
-}
-
-/** How a hand moves onto the flesh it touches, or out of flesh it is in. */
-function handMove(kit: BodyKit, pose: Pose, rig: Rig, p: Float32Array, normals: Float32Array, side: Side): Vec3 {
-  const target = pose.ik?.[`arm${side}`];
-  const touches = target?.rel !== undefined && target.by !== undefined && !pose.props?.length;
-  const palm = rotate(rig.rot[`hand.${side}`], [-sideSign(side), 0, 0]);
-  return handShift(handContact(kit, p, normals, side), touches ? palm : undefined);
 }

@@ -1,4 +1,6 @@
 import { type Body, bodySchema } from '../body/body';
+import { type Course, courseSchema } from '../growing/courseRecord';
+import { type KeptDrawing, keptDrawingSchema } from '../journal/keptDrawing';
 import { type Page, pageSchema, type Session, sessionSchema } from '../journal/session';
 import { type Viewing, viewingSchema } from '../journal/viewing';
 import { type SavedPlan, savedPlanSchema } from '../practice/plan/savedPlan';
@@ -17,6 +19,9 @@ export const RECORD_SCHEMAS = {
   plans: savedPlanSchema,
   /** How references were seen last, by the reference's id. */
   viewings: viewingSchema,
+  /** What is said of single drawings, by session and drawing. */
+  drawings: keptDrawingSchema,
+  courses: courseSchema,
 } as const;
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
 export const RECORD_KINDS = Object.keys(RECORD_SCHEMAS) as RecordKind[];
@@ -30,6 +35,8 @@ export const KIND_WORDS: Record<RecordKind, string> = {
   bodies: 'body-point set',
   plans: 'plan',
   viewings: 'picture viewing',
+  drawings: 'drawing',
+  courses: 'course',
 };
 
 /** Everything that is kept, without images. */
@@ -41,6 +48,8 @@ export interface Records {
   bodies: Body[];
   plans: SavedPlan[];
   viewings: Viewing[];
+  drawings: KeptDrawing[];
+  courses: Course[];
   settings: Record<string, string | number | boolean>;
 }
 /** An archive’s records with nothing in them. */
@@ -52,6 +61,8 @@ export const noRecords = (): Records => ({
   bodies: [],
   plans: [],
   viewings: [],
+  drawings: [],
+  courses: [],
   settings: {},
 });
 

@@ -1,12 +1,12 @@
 import { MIN_DRAWING_MS, visitSpentMs } from '../clock/account';
-import { stateOnTimeline } from '../clock/run';
 import type { Visit } from '../clock/visit';
 import type { Exercise } from '../practice/exercises/exercise';
 import { poseExercise } from '../practice/rules/poseExercise';
 import { drawingKey } from '../practice/rules/holds';
 import { referenceOf } from '../practice/rules/showsReference';
 import type { Plan } from '../practice/plan/schema';
-import { expandPlan, type Segment } from '../practice/time/timeline';
+import type { Laid, Segment } from '../practice/time/timeline';
+import { replayOf } from './replay';
 import type { Session } from './session';
 
 /** One stay at a drawing. Going back to it and starting it over are stays of their own. */
@@ -22,6 +22,9 @@ export interface Drawing {
   label?: string;
   spentMs: number;
   visit: Visit;
+  /** What the learner put on the picture for it: the line of its flow, and where the eye is to go first. Shares of the picture. */
+  flowLine?: Visit['flowLine'];
+  focal?: Visit['focal'];
 }
 
 const poseLabel = ({ blocks }: Plan, { blockIndex, poseIndex }: Segment): string | undefined => {
@@ -29,20 +32,39 @@ const poseLabel = ({ blocks }: Plan, { blockIndex, poseIndex }: Segment): string
   return block.kind === 'poses' ? block.poses[poseIndex]?.label : undefined;
 };
 
+/** What was put on the picture of each drawing, before it was begun or while it was made; the last of each kind holds. */
+function putOnPictures(
+  plan: Plan,
+  { segments }: Laid,
+  visits: readonly Visit[],
+): Map<string, Pick<Drawing, 'flowLine' | 'focal'>> {
+  const put = new Map<string, Pick<Drawing, 'flowLine' | 'focal'>>();
+  for (const { segmentIndex, flowLine, focal } of visits) {
+    if (!flowLine && !focal) continue;
+    const key = drawingKey(plan, segments[segmentIndex]);
+    put.set(key, { ...put.get(key), ...(flowLine && { flowLine }), ...(focal && { focal }) });
+  }
+  return put;
+}
+
 /** Every stay at a drawing in a session, in order, however short. */
-function staysOf({ plan, log, lastSeenMs }: Session): Drawing[] {
-  const timeline = expandPlan(plan);
-  return stateOnTimeline(timeline, log, lastSeenMs).visits.flatMap((visit): Drawing[] => {
+function staysOf(session: Session): Drawing[] {
+  const { plan } = session;
+  const { timeline, visits } = replayOf(session);
+  const put = putOnPictures(plan, timeline, visits);
+  return visits.flatMap((visit): Drawing[] => {
     const segment = timeline.segments[visit.segmentIndex];
     const exercise = segment.kind === 'draw' ? poseExercise(plan, segment) : undefined;
     if (!exercise) return [];
     const { segmentIndex } = visit;
     const label = poseLabel(plan, segment);
     const referenceId = referenceOf(plan, segment);
+    const drawing = drawingKey(plan, segment);
     return [
       {
         segmentIndex,
-        drawing: drawingKey(plan, segment),
+        drawing,
+        ...put.get(drawing),
         exercise,
         referenceId,
         spentMs: visitSpentMs(visit),

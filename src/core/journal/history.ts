@@ -1,9 +1,7 @@
-import { eachDayOfInterval, endOfWeek, isSameDay, startOfWeek } from 'date-fns';
 import { hidesReference } from '../practice/exercises/exercise';
 import { localDay } from '../moment';
 import { type Drawing, posesDrawn } from './drawings';
 import type { Session } from './session';
-import { accountSession } from './sessionAccount';
 
 const referencesOf = (drawn: readonly Drawing[]): string[] => drawn.flatMap(({ referenceId }) => referenceId ?? []);
 
@@ -39,19 +37,4 @@ export function drawingHistory(sessions: readonly Session[], nowMs: number): Dra
     recent: poses.slice(-RECENT_SESSIONS).flatMap(referencesOf).length,
     memorySessions: poses.filter((some) => some.some((d) => hidesReference(d.exercise))).length,
   };
-}
-
-export interface WeekDay {
-  date: Date;
-  drawingMs: number;
-  sessions: number;
-}
-
-/** Monday to Sunday of the week a moment lies in, in local time. */
-export function weekOf(sessions: readonly Session[], nowMs: number): WeekDay[] {
-  const options = { weekStartsOn: 1 } as const;
-  return eachDayOfInterval({ start: startOfWeek(nowMs, options), end: endOfWeek(nowMs, options) }).map((date) => {
-    const that = sessions.filter((s) => isSameDay(s.startedAtMs, date));
-    return { date, sessions: that.length, drawingMs: that.reduce((sum, s) => sum + accountSession(s).drawingMs, 0) };
-  });
 }

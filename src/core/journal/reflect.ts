@@ -5,7 +5,6 @@ import { type PeekReading, readPeeks } from '../practice/rules/measuring';
 import { drawingsOf, type Drawing } from './drawings';
 import { type ExerciseAnswers, NEXT_TIME_LENGTH, type Reflection } from './reflection';
 import type { Session } from './session';
-import { usualTimes } from './usualTimes';
 
 /** One exercise of a session, with what there is to ask about it. */
 export interface ExerciseQuestions {
@@ -116,7 +115,7 @@ const newestFirst = (sessions: readonly Session[]): Session[] =>
   [...sessions].sort((a, b) => b.startedAtMs - a.startedAtMs);
 
 /** What was said of the line in a session, newest first: of the whole of it, then between poses. */
-const linesSaid = ({ plan, log, lastSeenMs, reflection }: Session): Line[] => [
+export const linesSaid = ({ plan, log, lastSeenMs, reflection }: Session): Line[] => [
   ...(reflection?.line ? [reflection.line] : []),
   ...runStateAt(plan, log, lastSeenMs)
     .visits.flatMap((v) => v.line ?? [])
@@ -137,40 +136,10 @@ export function tightTwice(sessions: readonly Session[]): boolean {
 export const nextTimeNote = (sessions: readonly Session[]): string | undefined =>
   newestFirst(sessions).find((s) => s.status === 'kept')?.reflection?.nextTime;
 
+/** The medium that was planned for the next time, after the newest session. */
+export const nextMedium = (sessions: readonly Session[]): string | undefined =>
+  newestFirst(sessions).find((s) => s.status === 'kept')?.reflection?.nextMedium;
+
 /** Judging this session is shut, by the learner's own choice. */
 export const judgingShut = ({ reflection }: Session, nowMs: number): boolean =>
   (reflection?.noJudgingUntilMs ?? 0) > nowMs;
-
-const FEWEST_ANSWERS = 4;
-
-/**
- * The working time of an exercise: from which length on the whole figure is down. The length that contradicts the fewest of the
- * learner's answers, the shortest of several; undefined for fewer than four answers, or when it was never down.
- */
-export function workingTimeMs(answers: readonly { spentMs: number; down: boolean }[]): number | undefined {
-  if (answers.length < FEWEST_ANSWERS || !answers.some((a) => a.down)) return undefined;
-  const wrongAt = (ms: number): number => answers.filter((a) => a.down !== a.spentMs >= ms).length;
-  const lengths = answers.map((a) => a.spentMs).sort((a, b) => a - b);
-  return lengths.reduce((best, ms) => (wrongAt(ms) < wrongAt(best) ? ms : best));
-}
-
-/** Working times by exercise, from every "whole figure down?" answered. */
-function workingTimes(sessions: readonly Session[]): Map<string, number> {
-  const answers = new Map<string, { spentMs: number; down: boolean }[]>();
-  for (const session of sessions) {
-    if (session.plan.audience) continue;
-    for (const { exercise, spentMs, visit } of drawingsOf(session))
-      if (visit.whole !== undefined)
-        answers.set(exercise.id, [...(answers.get(exercise.id) ?? []), { spentMs, down: visit.whole }]);
-  }
-  return new Map(
-    [...answers].flatMap(([id, said]): [string, number][] => {
-      const ms = workingTimeMs(said);
-      return ms === undefined ? [] : [[id, ms]];
-    }),
-  );
-}
-
-/** How long drawings of each exercise take the learner: the working time where it is known, else the usual length. */
-export const lengthsThatWork = (sessions: readonly Session[]): Map<string, number> =>
-  new Map([...usualTimes(sessions), ...workingTimes(sessions)]);

@@ -22,6 +22,10 @@ export type ExerciseAnswers = z.infer<typeof answersSchema>;
 
 export const NEXT_TIME_LENGTH = 300;
 
+/** How a day was, apart from anything that was drawn on it. */
+export const MOODS = ['heavy', 'low', 'even', 'light', 'bright'] as const;
+export type Mood = (typeof MOODS)[number];
+
 /** What the learner said after a session. Everything is optional. */
 export const reflectionSchema = z.object({
   line: z.optional(lineSchema),
@@ -33,6 +37,11 @@ export const reflectionSchema = z.object({
       .check(z.maxLength(3)),
   ),
   nextTime: z.optional(z.string().check(z.maxLength(NEXT_TIME_LENGTH))),
+  /** Other study on the same day, ms: what part of it this was can be told then. */
+  otherStudyMs: z.optional(z.int().check(z.minimum(0), z.maximum(86_400_000))),
+  /** Of the day, not of a drawing. */
+  mood: z.optional(z.enum(MOODS)),
+  nextMedium: z.optional(z.string().check(z.maxLength(40))),
   /** The inner critic's sentence, parked: counted nowhere, shown only here. */
   critic: z.optional(z.string().check(z.maxLength(500))),
   /** Judging is shut until then. */

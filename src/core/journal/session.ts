@@ -31,6 +31,9 @@ export type Session = z.infer<typeof sessionSchema>;
 
 const share = z.number().check(z.minimum(0), z.maximum(1));
 
+/** Stands for the session of a page that belongs to none. */
+export const NO_SESSION = 'none';
+
 /** A photographed sheet. Its image is kept under the same id. */
 export const pageSchema = z.object({
   id: z.string().check(z.minLength(1), z.maxLength(64)),

@@ -1,4 +1,5 @@
 import { limbDistance } from '../body/limbs';
+import { convexReach } from '../convexReach';
 import type { ReferenceFacts } from './coverage';
 
 /** What a figure looks like from where it is seen: directions of its ten limbs, degrees, and its outline. */
@@ -48,21 +49,7 @@ export function outlineOf(corners: readonly (readonly [x: number, y: number])[])
   const n = corners.length;
   const cx = corners.reduce((sum, [x]) => sum + x, 0) / n;
   const cy = corners.reduce((sum, [, y]) => sum + y, 0) / n;
-  const reach = Array.from({ length: RAYS }, (_, i) => {
-    const [dx, dy] = [Math.cos((2 * Math.PI * i) / RAYS), Math.sin((2 * Math.PI * i) / RAYS)];
-    // A convex outline reaches as far as the nearest side that the ray runs out through.
-    let out = Infinity;
-    corners.forEach(([ax, ay], k) => {
-      const [bx, by] = corners[(k + 1) % n];
-      const [ex, ey] = [bx - ax, by - ay];
-      const cross = dx * ey - dy * ex;
-      if (Math.abs(cross) < 1e-12) return;
-      const t = ((ax - cx) * ey - (ay - cy) * ex) / cross;
-      const u = ((ax - cx) * dy - (ay - cy) * dx) / cross;
-      if (t > 0 && u >= -1e-9 && u <= 1 + 1e-9) out = Math.min(out, t);
-    });
-    return out === Infinity ? 0 : out;
-  });
+  const reach = convexReach(corners, [cx, cy], RAYS);
   const mean = reach.reduce((a, b) => a + b, 0) / RAYS;
   return reach.map((r) => (mean > 0 ? r / mean : 0));
 }

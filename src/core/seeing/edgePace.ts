@@ -1,3 +1,4 @@
+import { norm2 } from '../norms';
 /** A point on a path, in the path's own unit. */
 export type PathPoint = readonly [x: number, y: number];
 
@@ -5,7 +6,7 @@ export type PathPoint = readonly [x: number, y: number];
 function lengths(path: readonly PathPoint[]): number[] {
   let total = 0;
   return path.map(([x, y], i) => {
-    if (i > 0) total += Math.hypot(x - path[i - 1][0], y - path[i - 1][1]);
+    if (i > 0) total += norm2(x - path[i - 1][0], y - path[i - 1][1]);
     return total;
   });
 }
@@ -39,7 +40,7 @@ export function paceAlong(path: readonly PathPoint[]): (share: number) => PathPo
 
 /** A closed outline as a path once around, beginning at the corner nearest to a point (without one, at the top) and ending there. */
 export function onceAround(outline: readonly PathPoint[], from?: PathPoint): PathPoint[] {
-  const reach = ([x, y]: PathPoint): number => (from ? Math.hypot(x - from[0], y - from[1]) : y);
+  const reach = ([x, y]: PathPoint): number => (from ? norm2(x - from[0], y - from[1]) : y);
   const first = outline.reduce((best, p, i) => (reach(p) < reach(outline[best]) ? i : best), 0);
   return [...outline.slice(first), ...outline.slice(0, first), outline[first]];
 }

@@ -7,14 +7,13 @@ import type { ObjectUrl } from '@/storage/hooks/useObjectUrl';
 import type { SheetFound } from '@/workers/sheet.worker';
 import type { useSheet } from './useSheet';
 import { ARROWS } from '@/ui/input/arrows';
+import { SheetOutline } from '@/ui/SheetOutline';
+import { Magnifier } from './Magnifier';
 
 const NAMES = ['Upper left', 'Upper right', 'Lower right', 'Lower left'] as const;
 /** An arrow key moves a corner so far, with Shift farther; shares of the photograph. */
 const STEP = 0.002;
 const LARGE_STEP = 0.02;
-/** The magnifier: its size in pixels, and how much it magnifies. */
-const LENS_PX = 150;
-const MAGNIFIED = 4;
 
 /** Where no sheet was found: well inside the photograph, to be dragged. */
 const INSIDE: Sheet['corners'] = [
@@ -99,21 +98,7 @@ export function CornersEditor({
             draggable={false}
             className="max-h-[70dvh] max-w-full object-contain"
           />
-          {corners && (
-            <svg
-              viewBox="0 0 1 1"
-              preserveAspectRatio="none"
-              className="pointer-events-none absolute inset-0 h-full w-full overflow-visible"
-            >
-              <path
-                d={`M${corners.map(([x, y]) => `${String(x)} ${String(y)}`).join('L')}Z`}
-                fill="none"
-                stroke="var(--russet)"
-                strokeWidth={3}
-                vectorEffect="non-scaling-stroke"
-              />
-            </svg>
-          )}
+          {corners && <SheetOutline corners={corners} />}
           {corners?.map(([x, y], i) => (
             <button
               key={NAMES[i]}
@@ -141,13 +126,7 @@ export function CornersEditor({
             </button>
           ))}
           {held && at && (
-            <div
-              aria-hidden
-              className={`pointer-events-none absolute top-2 overflow-hidden rounded-full border-2 border-ink ${at[0] > 0.5 ? 'left-2' : 'right-2'}`}
-              style={{ width: LENS_PX, height: LENS_PX }}
-            >
-              <Lens url={photo.url} at={at} size={held} />
-            </div>
+            <Magnifier url={photo.url} at={at} width={held.width} height={held.height} left={at[0] > 0.5} />
           )}
         </div>
       </div>
@@ -226,31 +205,5 @@ export function CornersEditor({
         <p className="text-[14px] text-quiet">The photograph itself is never changed.</p>
       </div>
     </div>
-  );
-}
-
-/** The photograph around a corner, magnified, with a cross on it. */
-function Lens({
-  url,
-  at: [x, y],
-  size,
-}: {
-  url: string;
-  at: readonly [number, number];
-  size: { width: number; height: number };
-}) {
-  const [width, height] = [size.width * MAGNIFIED, size.height * MAGNIFIED];
-  return (
-    <>
-      <img
-        src={url}
-        alt=""
-        className="absolute max-w-none"
-        style={{ width, height, left: LENS_PX / 2 - x * width, top: LENS_PX / 2 - y * height }}
-      />
-      <svg viewBox="0 0 2 2" className="absolute inset-0 h-full w-full">
-        <path d="M1 0.7V1.3M0.7 1H1.3" stroke="var(--russet)" strokeWidth={0.03} />
-      </svg>
-    </>
   );
 }

@@ -13,6 +13,7 @@ import { useObjectUrl } from '@/storage/hooks/useObjectUrl';
 import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';
 import { useNow } from '@/ui/useNow';
+import { BelongsTo } from './BelongsTo';
 import { SheetOnDesk } from './SheetOnDesk';
 
 interface Lying {
@@ -56,11 +57,14 @@ export function DeskPage() {
       <Link href="/journal" className="mb-2 inline-flex items-center gap-1 py-1 text-quiet hover:text-ink">
         <ArrowLeft size={15} aria-hidden /> Back to the journal
       </Link>
-      <h1 className="text-[26px] leading-tight">
-        {pages.length > 1 ? `Page ${String(number)} of ${String(pages.length)}` : 'The page'} on the desk
-      </h1>
+      <div className="flex flex-wrap items-baseline gap-x-8 gap-y-1">
+        <h1 className="text-[26px] leading-tight">
+          {pages.length > 1 ? `Page ${String(number)} of ${String(pages.length)}` : 'The page'} on the desk
+        </h1>
+        <BelongsTo page={page} />
+      </div>
       <SheetOnDesk
-        key={page.id}
+        key={`${page.id} ${page.sessionId}`}
         page={page}
         photo={photo}
         drawn={drawn}

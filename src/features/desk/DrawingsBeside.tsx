@@ -1,12 +1,25 @@
 'use client';
 import type { SheetDrawing } from '@/core/desk/sheet';
 import type { Drawing } from '@/core/journal/drawings';
+import { without } from '@/core/without';
 import { durationWords } from '@/core/practice/time/duration';
+import { CutDrawing } from '@/ui/CutDrawing';
 import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import type { FlatSheet } from './useSheet';
 
 /** Height of a drawing beside its reference, pixels. */
 const TALL = 190;
+
+/** Before what a box is that is no drawing: no drawing's key begins so. */
+const NOT_ONE = 'not-one/';
+
+/** A box with what was said of it: a drawing by its key, no drawing at all, or nothing. */
+function saidOf(before: SheetDrawing, said: string): SheetDrawing {
+  const box = without(before, 'notOne');
+  const is = said.startsWith(NOT_ONE) ? said.slice(NOT_ONE.length) : '';
+  if (is === 'note' || is === 'thumb') return { ...box, drawing: null, notOne: is };
+  return { ...box, drawing: said || null };
+}
 
 const wordsOf = (d: Drawing, i: number): string =>
   `${String(i + 1)}. ${d.exercise.name}${d.label ? `, ${d.label}` : ''}, ${durationWords(d.spentMs)}`;
@@ -18,12 +31,15 @@ export function DrawingsBeside({
   drawn,
   shut,
   onChange,
+  onLook,
 }: {
   flat: FlatSheet;
   drawings: readonly SheetDrawing[];
   drawn: readonly Drawing[];
   shut: boolean;
   onChange: (drawings: SheetDrawing[]) => void;
+  /** Look closely at one of them. */
+  onLook: (i: number) => void;
 }) {
   if (drawings.length === 0)
     return (
@@ -40,19 +56,19 @@ export function DrawingsBeside({
           <li key={i} className="border-t border-hairline pt-3">
             <div className="flex items-end gap-3">
               <b className="self-start">{i + 1}</b>
-              <Cut flat={flat} box={box} />
+              <CutDrawing url={flat.url} aspect={flat.width / flat.height} box={box} tall={TALL} widest={TALL * 1.3} />
               {!shut && pose && <Beside referenceId={pose.referenceId} />}
             </div>
             <label className="mt-2 block">
               <span className="sr-only">Which drawing of the session is number {i + 1}?</span>
               <select
                 className="select w-full max-sm:h-14"
-                value={pose ? pose.drawing : ''}
-                onChange={(event) =>
-                  onChange(drawings.map((d, k) => (k === i ? { ...d, drawing: event.target.value || null } : d)))
-                }
+                value={box.notOne ? `${NOT_ONE}${box.notOne}` : pose ? pose.drawing : ''}
+                onChange={(event) => onChange(drawings.map((d, k) => (k === i ? saidOf(d, event.target.value) : d)))}
               >
                 <option value="">None of the session’s drawings</option>
+                <option value={`${NOT_ONE}note`}>This is a note</option>
+                <option value={`${NOT_ONE}thumb`}>This is my thumb</option>
                 {drawn.map((d, k) => (
                   <option key={d.drawing} value={d.drawing}>
                     {wordsOf(d, k)}
@@ -60,31 +76,15 @@ export function DrawingsBeside({
                 ))}
               </select>
             </label>
+            {!shut && pose && (
+              <button type="button" className="btn-quiet btn mt-2 btn-sm max-sm:h-12" onClick={() => onLook(i)}>
+                Look at it closely
+              </button>
+            )}
           </li>
         );
       })}
     </ol>
-  );
-}
-
-/** A drawing as it is cut out of the sheet. */
-function Cut({ flat, box }: { flat: FlatSheet; box: SheetDrawing }) {
-  const tall = Math.min(TALL, (TALL * 1.3 * box.height * flat.height) / (box.width * flat.width));
-  const width = (tall * box.width * flat.width) / (box.height * flat.height);
-  return (
-    <div className="relative shrink-0 overflow-hidden border border-hairline" style={{ width, height: tall }}>
-      <img
-        src={flat.url}
-        alt=""
-        className="absolute max-w-none"
-        style={{
-          width: width / box.width,
-          height: tall / box.height,
-          left: (-box.x * width) / box.width,
-          top: (-box.y * tall) / box.height,
-        }}
-      />
-    </div>
   );
 }
 

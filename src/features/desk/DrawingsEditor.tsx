@@ -1,9 +1,15 @@
 'use client';
+import { Redo2, Undo2 } from 'lucide-react';
 import { type PointerEvent, useRef, useState } from 'react';
 import { clamp } from '@/core/clamp';
+import { without } from '@/core/without';
 import { cutInTwo, joinedWithNext, MOST_DRAWINGS, type SheetDrawing } from '@/core/desk/sheet';
 import type { FlatSheet } from './useSheet';
 import { ARROWS } from '@/ui/input/arrows';
+import { usePageKeys } from '@/ui/input/usePageKeys';
+import { toast } from '@/ui/toast/toast';
+import type { BoxSteps } from './useBoxSteps';
+import type { useSheet } from './useSheet';
 
 /** An arrow key moves a box so far; no box is smaller than the second. Shares of the sheet. */
 const STEP = 0.005;
@@ -30,7 +36,8 @@ const halves = (box: SheetDrawing): boolean => Math.max(box.width, box.height) >
 export function DrawingsEditor({
   flat,
   drawings,
-  onChange,
+  steps,
+  split,
   onAgain,
   onTurn,
   onCorners,
@@ -38,7 +45,8 @@ export function DrawingsEditor({
 }: {
   flat: FlatSheet;
   drawings: readonly SheetDrawing[];
-  onChange: (drawings: SheetDrawing[]) => void;
+  steps: BoxSteps;
+  split: ReturnType<typeof useSheet>['split'];
   /** Find so many again, without what was changed by hand. */
   onAgain: (count: number) => void;
   onTurn: () => void;
@@ -48,7 +56,23 @@ export function DrawingsEditor({
   const [chosen, setChosen] = useState<number>();
   const sheet = useRef<HTMLDivElement>(null);
   const from = useRef<{ i: number; x: number; y: number; box: SheetDrawing; sizing: boolean }>(undefined);
-  const put = (i: number, box: SheetDrawing): void => onChange(drawings.map((d, k) => (k === i ? inside(box) : d)));
+  /** The box that is chosen, while there is one. */
+  const held = chosen !== undefined && chosen < drawings.length ? chosen : undefined;
+  /** A line is drawn along which a box is cut; its beginning, once it has one. */
+  const [cutting, setCutting] = useState(false);
+  const [line, setLine] = useState<{ from: [number, number]; to: [number, number] }>();
+  const put = (i: number, box: SheetDrawing): void =>
+    steps.change(
+      drawings.map((d, k) => (k === i ? inside(box) : d)),
+      `moving box ${String(i + 1)}`,
+    );
+  usePageKeys((key) => {
+    if (key === 'undo') steps.undo();
+    else if (key === 'redo') steps.redo();
+    else if (key === 'Escape' && cutting) setCutting(false);
+    else return false;
+    return true;
+  });
   const at = (event: PointerEvent): [number, number] => {
     const box = sheet.current?.getBoundingClientRect();
     return box ? [(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height] : [0, 0];
@@ -71,11 +95,38 @@ export function DrawingsEditor({
     from.current = undefined;
   };
   const takeOff = (i: number): void => {
-    onChange(drawings.filter((_, k) => k !== i));
+    steps.change(
+      drawings.filter((_, k) => k !== i),
+      'taking a box off',
+    );
     setChosen(undefined);
   };
-  /** The box that is chosen, while there is one. */
-  const held = chosen !== undefined && chosen < drawings.length ? chosen : undefined;
+  const cutAlong = (from: [number, number], to: [number, number]): void => {
+    setCutting(false);
+    setLine(undefined);
+    const [x, y] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
+    const within = (b: SheetDrawing): boolean => x >= b.x && y >= b.y && x <= b.x + b.width && y <= b.y + b.height;
+    const i = held !== undefined && within(drawings[held]) ? held : drawings.findIndex(within);
+    const box = drawings.at(i);
+    if (i < 0 || !box) return;
+    split(box, from, to).then(
+      (parts) => {
+        if (!parts) {
+          toast('There is nothing drawn on one side of that line: the box stays as it is.');
+          return;
+        }
+        const [a, b] = parts;
+        // What was measured of the one is not true of either.
+        const rest = without(box, 'points');
+        steps.change(drawings.toSpliced(i, 1, { ...rest, ...a }, { ...b, drawing: null }), 'cutting along a line');
+      },
+      () => undefined, // it stays as it is
+    );
+  };
+  const moveTo = (i: number, to: number): void => {
+    steps.change(drawings.with(i, drawings[to]).with(to, drawings[i]), 'changing the order');
+    setChosen(to);
+  };
   const button = 'btn-quiet btn btn-sm max-sm:h-12';
   return (
     <div className="min-w-0">
@@ -85,7 +136,7 @@ export function DrawingsEditor({
             src={flat.url}
             alt="The sheet, straightened and evenly lit"
             draggable={false}
-            className="max-h-[72dvh] max-w-full object-contain shadow"
+            className="max-h-[62dvh] max-w-full object-contain shadow"
           />
           {drawings.map((box, i) => (
             <div
@@ -102,7 +153,7 @@ export function DrawingsEditor({
                 type="button"
                 aria-label={`Drawing ${String(i + 1)}: arrow keys move its box, with Shift they size it, Delete takes it off`}
                 aria-pressed={chosen === i}
-                className={`absolute inset-0 cursor-move touch-none border-2 ${chosen === i ? 'border-russet' : 'border-slate'}`}
+                className={`absolute inset-0 cursor-move touch-none border-2 ${chosen === i ? 'border-russet' : 'border-slate'} ${box.notOne ? 'border-dashed' : ''}`}
                 onFocus={() => setChosen(i)}
                 onPointerDown={(event) => take(i, event, false)}
                 onPointerMove={drag}
@@ -122,7 +173,10 @@ export function DrawingsEditor({
                   event.preventDefault();
                 }}
               >
-                <span className="absolute top-0 left-0 bg-sheet px-1.5 text-[14px] font-semibold">{i + 1}</span>
+                <span className="absolute top-0 left-0 bg-sheet px-1.5 text-[14px] font-semibold">
+                  {i + 1}
+                  {box.notOne && ` ${box.notOne}`}
+                </span>
               </button>
               <span
                 aria-hidden
@@ -134,6 +188,32 @@ export function DrawingsEditor({
               />
             </div>
           ))}
+          {cutting && (
+            <div
+              className="absolute inset-0 cursor-crosshair touch-none"
+              onPointerDown={(event) => {
+                event.currentTarget.setPointerCapture(event.pointerId);
+                setLine({ from: at(event), to: at(event) });
+              }}
+              onPointerMove={(event) => line && setLine({ from: line.from, to: at(event) })}
+              onPointerUp={(event) => line && cutAlong(line.from, at(event))}
+              onPointerCancel={() => setLine(undefined)}
+            >
+              {line && (
+                <svg viewBox="0 0 1 1" preserveAspectRatio="none" className="h-full w-full">
+                  <line
+                    x1={line.from[0]}
+                    y1={line.from[1]}
+                    x2={line.to[0]}
+                    y2={line.to[1]}
+                    stroke="var(--russet)"
+                    strokeWidth={2}
+                    vectorEffect="non-scaling-stroke"
+                  />
+                </svg>
+              )}
+            </div>
+          )}
         </div>
       </div>
       <div className="mt-3 flex flex-wrap gap-2" role="toolbar" aria-label="The sheet">
@@ -142,7 +222,7 @@ export function DrawingsEditor({
           className={button}
           disabled={drawings.length >= MOST_DRAWINGS}
           onClick={() => {
-            onChange([...drawings, FRESH]);
+            steps.change([...drawings, FRESH], 'adding a box');
             setChosen(drawings.length);
           }}
         >
@@ -160,7 +240,9 @@ export function DrawingsEditor({
           type="button"
           className={button}
           disabled={held === undefined || drawings.length >= MOST_DRAWINGS || !halves(drawings[held])}
-          onClick={() => held !== undefined && onChange(cutInTwo(drawings, held, flat.width / flat.height))}
+          onClick={() =>
+            held !== undefined && steps.change(cutInTwo(drawings, held, flat.width / flat.height), 'cutting a box')
+          }
         >
           Cut it in two
         </button>
@@ -168,9 +250,52 @@ export function DrawingsEditor({
           type="button"
           className={button}
           disabled={held === undefined || held + 1 >= drawings.length}
-          onClick={() => held !== undefined && onChange(joinedWithNext(drawings, held))}
+          onClick={() => held !== undefined && steps.change(joinedWithNext(drawings, held), 'joining two boxes')}
         >
           Join it with the next
+        </button>
+        <button
+          type="button"
+          className={button}
+          aria-pressed={cutting}
+          disabled={drawings.length === 0 || drawings.length >= MOST_DRAWINGS}
+          onClick={() => setCutting(!cutting)}
+        >
+          Cut along a line
+        </button>
+        <button
+          type="button"
+          className={button}
+          disabled={held === undefined || held === 0}
+          onClick={() => held !== undefined && moveTo(held, held - 1)}
+        >
+          Earlier
+        </button>
+        <button
+          type="button"
+          className={button}
+          disabled={held === undefined || held + 1 >= drawings.length}
+          onClick={() => held !== undefined && moveTo(held, held + 1)}
+        >
+          Later
+        </button>
+        <button
+          type="button"
+          className={button}
+          disabled={steps.undoWords === undefined}
+          aria-label={steps.undoWords ? `Undo ${steps.undoWords}` : 'Nothing to undo'}
+          onClick={steps.undo}
+        >
+          <Undo2 size={16} aria-hidden />
+        </button>
+        <button
+          type="button"
+          className={button}
+          disabled={steps.redoWords === undefined}
+          aria-label={steps.redoWords ? `Do again: ${steps.redoWords}` : 'Nothing to do again'}
+          onClick={steps.redo}
+        >
+          <Redo2 size={16} aria-hidden />
         </button>
         <form
           className="flex items-center gap-2"
@@ -201,6 +326,7 @@ export function DrawingsEditor({
           Its corners
         </button>
       </div>
+      {cutting && <p className="mt-2 text-quiet">Draw the line between two drawings, across their box.</p>}
       {numbersOnly && (
         <p className="mt-2 text-quiet">Judging is shut for this session: the drawings are only cut out.</p>
       )}

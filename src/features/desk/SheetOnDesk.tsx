@@ -1,10 +1,13 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { namedInOrder, type Sheet, type SheetDrawing } from '@/core/desk/sheet';
+import { mmPerPixel, type Sheet } from '@/core/desk/sheet';
 import type { Drawing } from '@/core/journal/drawings';
 import type { Page } from '@/core/journal/session';
+import { flatSheetKey, keepFlatSheet } from '@/storage/sessions/flatSheets';
 import { changePage } from '@/storage/sessions/pages';
 import { storageProblem } from '@/storage/problems';
+import { measuringLocked } from '@/core/practice/rules/measuring';
 import type { ObjectUrl } from '@/storage/hooks/useObjectUrl';
 import { useWriting } from '@/storage/hooks/useWriting';
 import { Notice } from '@/ui/Notice';
@@ -12,7 +15,11 @@ import { toastProblem } from '@/ui/toast/toast';
 import { CornersEditor } from './CornersEditor';
 import { DrawingsEditor } from './DrawingsEditor';
 import { DrawingsBeside } from './DrawingsBeside';
+import { nameBoxes } from './nameBoxes';
+import { useBoxSteps } from './useBoxSteps';
 import { type FlatSheet, useSheet } from './useSheet';
+
+const LookAt = dynamic(() => import('./look/LookAt').then((m) => m.LookAt));
 
 /** A sheet on its way: its corners first, then its drawings. */
 export function SheetOnDesk({
@@ -31,11 +38,15 @@ export function SheetOnDesk({
   /** Judging is shut: nothing is laid beside anything. */
   shut: boolean;
 }) {
-  const { find, snap, flatten, cut } = useSheet(photo.blob);
+  const { find, snap, flatten, cut, split, fit } = useSheet(photo.blob);
+  /** The drawing that is looked at closely. */
+  const [looked, setLooked] = useState<number>();
   const [sheet, setSheet] = useState<Sheet | undefined>(page.sheet);
   const [cornering, setCornering] = useState(page.sheet === undefined);
   const [flat, setFlat] = useState<FlatSheet>();
   const [failed, setFailed] = useState(false);
+  /** Quarter turns that the sheet was given by its drawings. */
+  const [turnedBy, setTurnedBy] = useState(0);
   const keep = useWriting(page.id, (next: Sheet) => {
     changePage(page.id, () => ({ sheet: next })).catch((error: unknown) => toastProblem(storageProblem(error)));
   });
@@ -46,13 +57,16 @@ export function SheetOnDesk({
     },
     [keep],
   );
+  const steps = useBoxSteps(sheet?.drawings ?? [], (drawings) => sheet && change({ ...sheet, drawings }));
   // The same sheet is straightened once.
   const shape = sheet && JSON.stringify([sheet.corners, sheet.quarters, sheet.aspect]);
   const made = useRef<string>(undefined);
-  const leftNow = useRef(left);
+  const now = useRef({ drawn, left });
   useEffect(() => {
-    leftNow.current = left;
+    now.current = { drawn, left };
   });
+  /** It was looked at once whether the sheet stands upright; then the learner's turns hold. */
+  const stood = useRef(page.sheet !== undefined);
   useEffect(() => {
     if (cornering || !sheet || !shape || made.current === shape) return;
     made.current = shape;
@@ -60,11 +74,20 @@ export function SheetOnDesk({
     const bring = async (): Promise<void> => {
       const done = await flatten(sheet);
       // What was put by hand stays.
-      const boxes = sheet.drawings.length === 0 && current ? await cut(leftNow.current.length) : undefined;
+      const boxes = sheet.drawings.length === 0 && current ? await cut(now.current.left.length) : undefined;
+      const named = boxes && (await nameBoxes(boxes, now.current.drawn, now.current.left));
       if (!current) return;
+      if (named && named.quarters !== 0 && !stood.current) {
+        stood.current = true;
+        setTurnedBy(named.quarters);
+        change({ ...sheet, quarters: (sheet.quarters + named.quarters) % 4 });
+        return;
+      }
+      stood.current = true;
+      void keepFlatSheet(flatSheetKey(page.id, sheet), done.small);
       setFlat(done);
       setFailed(false);
-      if (boxes) change({ ...sheet, drawings: namedInOrder(boxes, leftNow.current) });
+      if (named) change({ ...sheet, drawings: named.drawings });
     };
     bring().catch(() => current && setFailed(true));
     return () => {
@@ -72,7 +95,7 @@ export function SheetOnDesk({
       made.current = undefined;
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- `shape` says all that matters of the sheet
-  }, [cornering, shape, flatten, cut, change]);
+  }, [cornering, shape, flatten, cut, change, page.id]);
 
   if (cornering || !sheet)
     return (
@@ -109,19 +132,52 @@ export function SheetOnDesk({
         aria-label="Straightening the sheet and finding its drawings"
       />
     );
-  const setDrawings = (drawings: SheetDrawing[]): void => change({ ...sheet, drawings });
+  const box = looked === undefined ? undefined : sheet.drawings.at(looked);
+  const pose = drawn.find(({ drawing }) => drawing === box?.drawing);
+  if (looked !== undefined && box && pose && !shut)
+    return (
+      <LookAt
+        key={looked}
+        flat={flat}
+        box={box}
+        number={looked + 1}
+        mmPerPx={mmPerPixel(sheet, Math.max(flat.width, flat.height))}
+        sessionId={page.sessionId}
+        pose={pose}
+        drawn={drawn}
+        measurable={!measuringLocked(pose.exercise)}
+        fit={fit}
+        steps={steps}
+        onPoints={(points, words) =>
+          steps.change(
+            sheet.drawings.map((d, i) => (i === looked ? { ...d, points } : d)),
+            words,
+          )
+        }
+        onClose={() => setLooked(undefined)}
+      />
+    );
   return (
     <div className="mt-3 grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_420px]">
+      {turnedBy > 0 && (
+        <p role="status" className="lg:col-span-2">
+          The sheet {turnedBy === 2 ? 'stood on its head' : 'lay on its side'} in the photograph: it was turned by its
+          drawings. Where that is wrong, “Turn the sheet” turns it on.
+        </p>
+      )}
       <DrawingsEditor
         flat={flat}
         drawings={sheet.drawings}
-        onChange={setDrawings}
+        steps={steps}
+        split={split}
         onAgain={(count) => {
           // A sheet that was turned meanwhile is cut by itself.
-          cut(left.length, count).then(
-            (boxes) => made.current === shape && setDrawings(namedInOrder(boxes, left)),
-            () => made.current === shape && setFailed(true),
-          );
+          cut(left.length, count)
+            .then((boxes) => nameBoxes(boxes, drawn, left))
+            .then(
+              ({ drawings }) => made.current === shape && steps.change(drawings, 'finding them again'),
+              () => made.current === shape && setFailed(true),
+            );
         }}
         onTurn={() => {
           setFlat(undefined);
@@ -130,7 +186,14 @@ export function SheetOnDesk({
         onCorners={() => setCornering(true)}
         numbersOnly={shut}
       />
-      <DrawingsBeside flat={flat} drawings={sheet.drawings} drawn={drawn} shut={shut} onChange={setDrawings} />
+      <DrawingsBeside
+        flat={flat}
+        drawings={sheet.drawings}
+        drawn={drawn}
+        shut={shut}
+        onChange={(drawings) => steps.change(drawings, 'saying which they are')}
+        onLook={setLooked}
+      />
     </div>
   );
 }

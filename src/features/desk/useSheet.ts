@@ -1,11 +1,13 @@
 'use client';
 import { useCallback, useEffect, useRef } from 'react';
+import type { Point } from '@/core/desk/quad';
 import type { Sheet } from '@/core/desk/sheet';
+import type { DrawnKey } from '@/core/figure/facts/answerKey';
 import { type Client, startSheetWorker } from '@/workers/clients';
 import type { SheetBox } from '@/core/desk/readingOrder';
-import type { Flattened, SheetApi, SheetFound } from '@/workers/sheet.worker';
+import type { CutBox, FittedDrawing, Flattened, SheetApi, SheetFound } from '@/workers/sheet.worker';
 
-export interface FlatSheet extends Flattened {
+export interface FlatSheet extends Omit<Flattened, 'small'> {
   url: string;
 }
 
@@ -13,9 +15,13 @@ export interface FlatSheet extends Flattened {
 export function useSheet(photo: Blob): {
   find: () => Promise<SheetFound>;
   snap: (corners: Sheet['corners']) => ReturnType<SheetApi['snap']>;
-  flatten: (sheet: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>) => Promise<FlatSheet>;
+  flatten: (sheet: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>) => Promise<FlatSheet & Pick<Flattened, 'small'>>;
   /** The drawings on the sheet that was flattened last. */
-  cut: (left: number, told?: number) => Promise<SheetBox[]>;
+  cut: (left: number, told?: number) => Promise<CutBox[]>;
+  /** One of them cut in two along a line. */
+  split: (box: SheetBox, from: Point, to: Point) => Promise<[SheetBox, SheetBox] | undefined>;
+  /** The places of a figure in one of them. */
+  fit: (key: DrawnKey, box: SheetBox) => Promise<FittedDrawing | undefined>;
 } {
   const worker = useRef<Client<SheetApi>>(undefined);
   const urls = useRef<string[]>([]);
@@ -32,7 +38,7 @@ export function useSheet(photo: Blob): {
   const find = useCallback(() => api().find(photo), [api, photo]);
   const snap = useCallback((corners: Sheet['corners']) => api().snap(photo, corners), [api, photo]);
   const flatten = useCallback(
-    async (sheet: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>): Promise<FlatSheet> => {
+    async (sheet: Pick<Sheet, 'corners' | 'quarters' | 'aspect'>): Promise<FlatSheet & Pick<Flattened, 'small'>> => {
       const made = await api().flatten(photo, sheet);
       const url = URL.createObjectURL(made.image);
       urls.current.push(url);
@@ -41,5 +47,7 @@ export function useSheet(photo: Blob): {
     [api, photo],
   );
   const cut = useCallback((left: number, told?: number) => api().cut(left, told), [api]);
-  return { find, snap, flatten, cut };
+  const fit = useCallback((key: DrawnKey, box: SheetBox) => api().fit(key, box), [api]);
+  const split = useCallback((box: SheetBox, from: Point, to: Point) => api().split(box, from, to), [api]);
+  return { find, snap, flatten, cut, split, fit };
 }

@@ -1,14 +1,18 @@
 'use client';
 import dynamic from 'next/dynamic';
+import { useState } from 'react';
 import { durationWords } from '@/core/practice/time/duration';
 import { CATALOG } from '@/core/practice/exercises';
 import { type Exercise, FAMILIES, FAMILY_NAMES } from '@/core/practice/exercises/exercise';
 import { HANDBOOK } from '@/core/practice/exercises/handbook';
 import { schoolStages } from '@/core/practice/rules/stages';
+import { TryItNow } from './TryItNow';
 import { useSmallPictureUrl } from '@/storage/hooks/useSmallPictureUrl';
 
 // The marks of all pictures together are larger than the page.
 const ExercisePicture = dynamic(() => import('@/ui/ExercisePicture').then((m) => m.ExercisePicture), { ssr: false });
+
+const SeeItDrawn = dynamic(() => import('./SeeItDrawn').then((m) => m.SeeItDrawn), { ssr: false });
 
 /** Every exercise: what it is for, how it goes, what is looked at afterward. */
 export function Handbook() {
@@ -39,9 +43,14 @@ export function Handbook() {
   );
 }
 
+/** Things to look at, some of them questions, as one sentence or several. */
+const lookAtWords = (lookAt: readonly string[]): string =>
+  `${lookAt.join('; ').replaceAll('?; ', '? ')}.`.replace(/\?\.$/, '?');
+
 function Entry({ exercise, urlOf }: { exercise: Exercise; urlOf: (referenceId: string) => string | undefined }) {
   const { id, name, purpose, shortestMs, usualMs, longestMs, school, lookAt, closingQuestion } = exercise;
   const stages = schoolStages(school, usualMs);
+  const [drawn, setDrawn] = useState(false);
   return (
     <article id={id} className="flex gap-5">
       <div className="flex w-[110px] shrink-0 justify-center">
@@ -56,8 +65,18 @@ function Entry({ exercise, urlOf }: { exercise: Exercise; urlOf: (referenceId: s
           {stages.length > 1 &&
             `; in ${durationWords(usualMs)}: ${stages.map((s) => `${s.name} ${durationWords(s.lengthMs)}`).join(', ')}`}
           . Afterward: {closingQuestion}
-          {lookAt.length > 0 && ` Look at: ${lookAt.join('; ')}.`}
+          {lookAt.length > 0 && ` Look at: ${lookAtWords(lookAt)}`}
         </p>
+        <button
+          type="button"
+          className="mt-1 link text-[14px]"
+          aria-label={`See ${name} drawn`}
+          onClick={() => setDrawn(true)}
+        >
+          See it drawn
+        </button>
+        <TryItNow exercise={exercise} />
+        {drawn && <SeeItDrawn exercise={exercise} onClose={() => setDrawn(false)} />}
       </div>
     </article>
   );

@@ -7,6 +7,7 @@ import { useSearchParams } from 'next/navigation';
 import { useMemo } from 'react';
 import { compareToPlan } from '@/core/journal/compare';
 import type { Session } from '@/core/journal/session';
+import { codeWordsOf } from '@/core/journal/sheetCode';
 import { accountSession } from '@/core/journal/sessionAccount';
 import { sameLearner } from '@/core/journal/whose';
 import { clockDigits } from '@/core/practice/time/duration';
@@ -73,7 +74,7 @@ function Made({ session }: { session: Session }) {
       </div>
       <h2 className="mt-7 border-t border-hairline pt-5 text-[20px]">Put the page away</h2>
       <div className="mt-3">
-        <PagePhotos sessionId={session.id} />
+        <PagePhotos sessionId={session.id} codeOf={(sheet) => codeWordsOf(sessions, session, sheet)} />
         <FirstAndLast session={session} />
       </div>
       <div className="mt-6">

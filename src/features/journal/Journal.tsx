@@ -9,12 +9,16 @@ import { useMemo } from 'react';
 import { actualRibbon } from '@/core/clock/ribbon';
 import { compareToPlan } from '@/core/journal/compare';
 import { countFixes } from '@/core/journal/fixes';
+import { focalKept } from '@/core/journal/focal';
 import type { Session } from '@/core/journal/session';
+import { codeWordsOf, sessionNumber } from '@/core/journal/sheetCode';
+import { causeWords } from '@/core/journal/causeWords';
 import { accountSession } from '@/core/journal/sessionAccount';
 import { lookedAt } from '@/core/journal/whose';
 import { DEMO_LEARNER, isDemoSession } from '@/core/demoLearner';
 import { clockDigits } from '@/core/practice/time/duration';
 import { allPages } from '@/storage/sessions/pages';
+import { demoPagesOnce } from '@/storage/demoPages';
 import { seedOnFirstVisit } from '@/storage/seed';
 import { listSessions } from '@/storage/sessions/sessions';
 import { useStored } from '@/storage/hooks/useStored';
@@ -25,7 +29,9 @@ import { useNow } from '@/ui/useNow';
 import { closingQuestion } from './After';
 import { AsItWent } from './AsItWent';
 import { DrawnRow } from './DrawnRow';
+import { FindSheet } from './FindSheet';
 import { FirstAndLast } from './FirstAndLast';
+import { LoosePages } from './LoosePages';
 import { NoteField } from './NoteField';
 import { PagePhotos } from './PagePhotos';
 import { TimeSums } from './TimeSums';
@@ -39,7 +45,9 @@ export function Journal() {
   const sessions = useStored(
     async () => {
       await seedOnFirstVisit(Date.now());
-      return (await listSessions()).filter((s) => s.status === 'kept');
+      const kept = (await listSessions()).filter((s) => s.status === 'kept');
+      if (kept.some(({ id }) => isDemoSession(id))) demoPagesOnce();
+      return kept;
     },
     ['sessions'],
     [],
@@ -59,6 +67,7 @@ export function Journal() {
             Begin one on Today
           </Link>
         </p>
+        <LoosePages />
       </>
     );
   const index = Math.max(
@@ -71,6 +80,7 @@ export function Journal() {
       {missing && <Notice tone="plain">That session is not kept in this browser. Here is the last one.</Notice>}
       <SessionEntry sessions={shown} index={index} />
       <Earlier sessions={shown} current={shown[index].id} of={of} />
+      {!of && <LoosePages />}
       {!of && demo.length > 0 && (
         <p className="mt-6 text-quiet">
           {DEMO_LEARNER}’s made-up sessions stand back now that you have your own.{' '}
@@ -88,6 +98,7 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
   const older = sessions.at(index + 1);
   const newer = index > 0 ? sessions[index - 1] : undefined;
   const { drawings } = accountSession(session);
+  const number = sessionNumber(sessions, session.id);
   const nowMs = useNow(60_000);
   return (
     <article aria-label="Session">
@@ -107,8 +118,10 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
         </nav>
       </div>
       <p className="font-serif text-[19px]">
+        {number && `Session ${String(number)}: `}
         {counted(drawings, 'drawing')}, begun at {wallTime(session.startedAtMs)}. {compareToPlan(session)}
       </p>
+      {causeWords(session.plan) && <p className="mt-1">{causeWords(session.plan)}</p>}
       <div className="mt-5">
         <AsItWent session={session} />
       </div>
@@ -117,7 +130,7 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
       </div>
       <DrawnRow session={session} />
       <div className="mt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[auto_1fr]">
-        <PagePhotos sessionId={session.id} />
+        <PagePhotos sessionId={session.id} codeOf={(sheet) => codeWordsOf(sessions, session, sheet)} />
         <NoteField key={session.id} sessionId={session.id} note={session.note} question={closingQuestion(session)} />
       </div>
       <FirstAndLast session={session} />
@@ -141,17 +154,32 @@ function Earlier({
 }) {
   return (
     <section aria-label="All sessions" className="mt-8">
-      <h2 className="border-t border-ink pt-4 text-[20px]">
-        {counted(sessions.length, 'session')}
-        {of && ` of ${of}’s`}
-      </h2>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-8 border-t border-ink pt-4">
+        <h2 className="text-[20px]">
+          {counted(sessions.length, 'session')}
+          {of && ` of ${of}’s`}
+        </h2>
+      </div>
       <MarkedToFix />
+      <FocalKept sessions={sessions} />
+      {!of && <FindSheet sessions={sessions} />}
       <ul className="mt-2">
         {sessions.map((session) => (
           <EarlierRow key={session.id} session={session} current={session.id === current} />
         ))}
       </ul>
     </section>
+  );
+}
+
+/** In how many drawings the eye still went where it was to go. */
+function FocalKept({ sessions }: { sessions: readonly Session[] }) {
+  const { kept, of } = useMemo(() => focalKept(sessions), [sessions]);
+  if (of === 0) return null;
+  return (
+    <p className="mt-1">
+      The focal area stayed in {kept} of the {counted(of, 'drawing')} it was chosen for.
+    </p>
   );
 }
 

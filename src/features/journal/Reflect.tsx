@@ -12,22 +12,27 @@ import {
   withAnswers,
   withNextTime,
 } from '@/core/journal/reflect';
-import { ASPECTS, NEXT_TIME_LENGTH, type Reflection, VERDICTS } from '@/core/journal/reflection';
+import { ASPECTS, MOODS, NEXT_TIME_LENGTH, type Reflection, VERDICTS } from '@/core/journal/reflection';
 import { marksTrend } from '@/core/journal/marksTrend';
 import { nextLength } from '@/core/journal/nextLength';
 import type { Session } from '@/core/journal/session';
 import { monthDay } from '@/core/dateWords';
+import { MEDIA } from '@/core/practice/paper/materials';
 import { usualTimes } from '@/core/journal/usualTimes';
 import { durationWords } from '@/core/practice/time/duration';
 import { GRIPS } from '@/core/practice/rules/grips';
 import { changeReflection } from '@/storage/sessions/sessions';
 import { storageProblem } from '@/storage/problems';
+import { loadSetting, saveSetting } from '@/storage/settings';
+import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';
+import { toastProblem } from '@/ui/toast/toast';
 import { AboutExercise } from './AboutExercise';
 import { KeptField } from './KeptField';
 import { RemindMe } from './RemindMe';
 import { OneSource } from './OneSource';
 
+const MINUTE_MS = 60_000;
 const DAY_MS = 24 * 3600_000;
 const WAITS = [1, 7, 30] as const;
 
@@ -94,6 +99,42 @@ export function Reflect({ session, sessions, nowMs }: Props) {
             maxLength={NEXT_TIME_LENGTH}
             onKeep={(nextTime) => set({ nextTime: nextTime === '' ? undefined : nextTime })}
           />
+          <Taps
+            legend="The day, whatever was drawn"
+            value={reflection.mood}
+            options={MOODS}
+            onChange={(mood) => set({ mood })}
+          />
+          <label className="flex flex-wrap items-baseline gap-x-3">
+            Other study today, minutes
+            <input
+              type="number"
+              inputMode="numeric"
+              min={0}
+              max={1440}
+              className="input w-[84px] input-sm max-sm:h-12"
+              defaultValue={reflection.otherStudyMs ? Math.round(reflection.otherStudyMs / MINUTE_MS) : ''}
+              onBlur={({ target }) => {
+                const minutes = Math.min(1440, Math.max(0, Math.round(Number(target.value))));
+                set({ otherStudyMs: minutes > 0 ? minutes * MINUTE_MS : undefined });
+              }}
+            />
+          </label>
+          <label className="flex flex-wrap items-baseline gap-x-3">
+            The medium for it
+            <select
+              className="select w-auto select-sm max-sm:h-12"
+              value={reflection.nextMedium ?? ''}
+              onChange={(event) => set({ nextMedium: event.target.value === '' ? undefined : event.target.value })}
+            >
+              <option value="">what I like then</option>
+              {MEDIA.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
           <Critic reflection={reflection} set={set} />
           <Judging session={session} questions={questions} shut={shut} nowMs={nowMs} set={set} />
         </div>
@@ -152,6 +193,7 @@ function Taps<T extends string>({
 
 /** A place for the sentence that says it is no good: out of the head, counted nowhere, and burnt with one press. */
 function Critic({ reflection, set }: { reflection: Reflection; set: (part: Partial<Reflection>) => void }) {
+  const reply = useStored(() => loadSetting('criticReply'), ['settings'], []);
   return (
     <details open={reflection.critic !== undefined}>
       <summary className="cursor-pointer py-1">Park the critic</summary>
@@ -164,10 +206,27 @@ function Critic({ reflection, set }: { reflection: Reflection; set: (part: Parti
           onKeep={(critic) => set({ critic: critic === '' ? undefined : critic })}
         />
         {reflection.critic !== undefined && (
-          <button type="button" className="btn-quiet btn mt-1 btn-sm" onClick={() => set({ critic: undefined })}>
-            Burn it
-          </button>
+          <>
+            {reply.value && (
+              <p className="mt-1 font-serif text-[17px] italic" role="status">
+                “{reply.value}”
+              </p>
+            )}
+            <button type="button" className="btn-quiet btn mt-1 btn-sm" onClick={() => set({ critic: undefined })}>
+              Burn it
+            </button>
+          </>
         )}
+        <KeptField
+          key={reply.value}
+          label="My answer to it"
+          hint="Chosen on a good day, said whenever it speaks"
+          value={reply.value ?? ''}
+          maxLength={300}
+          onKeep={(words) => {
+            saveSetting('criticReply', words).catch((error: unknown) => toastProblem(storageProblem(error)));
+          }}
+        />
       </div>
     </details>
   );

@@ -4,19 +4,27 @@ import type { Route } from 'next';
 import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
+import { featureCounts, type KeptDrawing, keptDrawingId, keptThroughout } from '@/core/journal/keptDrawing';
+import { judgingShut } from '@/core/journal/reflect';
+import { type SeenDrawing, seenOnPages } from '@/core/journal/onPages';
+import type { Page } from '@/core/journal/session';
 import { type Version, versionsOf } from '@/core/journal/versions';
 import { clockDigits, durationWords } from '@/core/practice/time/duration';
 import { ruleCard } from '@/core/practice/rules/ruleCard';
 import { pictureReferenceId } from '@/core/references/picture';
-import { counted } from '@/core/words';
+import { counted, listPhrases } from '@/core/words';
 import { useIsHidden } from '@/storage/references/hiddenReference';
 import { imageKey } from '@/storage/images';
 import { useLibrary } from '@/storage/pictures/library';
 import { lookedAt } from '@/core/journal/whose';
+import { allKeptDrawings } from '@/storage/sessions/keptDrawings';
 import { listPages } from '@/storage/sessions/pages';
 import { listSessions } from '@/storage/sessions/sessions';
+import { useCutDrawing } from '@/storage/hooks/useCutDrawing';
 import { useImageUrl } from '@/storage/hooks/useThumbnail';
 import { useStored } from '@/storage/hooks/useStored';
+import { CutDrawing } from '@/ui/CutDrawing';
+import { useNow } from '@/ui/useNow';
 
 /** Every drawing made of the picture whose page this is, and of its parts, in one strip. */
 export function PictureVersions() {
@@ -47,9 +55,17 @@ function Versions({ references, whole }: { references: readonly string[]; whole:
     () => versionsOf(lookedAt(sessions.value ?? []).sessions, references),
     [sessions.value, references],
   );
+  const said = useStored(allKeptDrawings, ['drawings'], []);
+  const keptOf = ({ session, drawing }: Version): KeptDrawing | undefined => {
+    const id = keptDrawingId(session.id, drawing.drawing);
+    return said.value?.find((one) => one.id === id);
+  };
   // Earlier drawings of it would help the memory as much as the picture.
   if (versions.length === 0 || hidden) return null;
   const shown = by === 'date' ? versions : [...versions].sort((a, b) => a.drawing.spentMs - b.drawing.spentMs);
+  // Of the versions that were gone through feature by feature.
+  const ticked = versions.flatMap((version) => keptOf(version) ?? []).filter(({ features }) => features?.length);
+  const remains = ticked.length > 1 ? keptThroughout(ticked) : [];
   const together = versions.reduce((sum, v) => sum + v.drawing.spentMs, 0);
   return (
     <section aria-label="Drawn before" className="mt-8 border-t border-hairline pt-5">
@@ -77,11 +93,13 @@ function Versions({ references, whole }: { references: readonly string[]; whole:
           </div>
         )}
       </div>
+      {remains.length > 0 && <p className="mt-1">In every version: {listPhrases(remains)}.</p>}
       <ol className="mt-3 flex flex-wrap gap-x-6 gap-y-4">
         {shown.map((version) => (
           <VersionCell
             key={`${version.session.id} ${String(version.drawing.segmentIndex)}`}
             version={version}
+            kept={keptOf(version)}
             part={![whole, `${whole}~m`].includes(version.drawing.referenceId ?? '') && references.length > 1}
           />
         ))}
@@ -90,14 +108,36 @@ function Versions({ references, whole }: { references: readonly string[]; whole:
   );
 }
 
-function VersionCell({ version: { session, drawing }, part }: { version: Version; part: boolean }) {
+function Cut({ seen }: { seen: SeenDrawing }) {
+  return <CutDrawing {...useCutDrawing(seen)} tall={150} widest={170} alt="The drawing" />;
+}
+
+function FirstPage({ page }: { page: Page }) {
+  const url = useImageUrl(imageKey('thumbnail', page.id));
+  return url ? <img src={url} alt="The first page of that session" className="mb-1 max-h-[120px] max-w-full" /> : null;
+}
+
+function VersionCell({
+  version: { session, drawing },
+  kept,
+  part,
+}: {
+  version: Version;
+  /** What was said of it. */
+  kept: KeptDrawing | undefined;
+  part: boolean;
+}) {
   const { exercise, spentMs, visit } = drawing;
-  const page = useStored(async () => (await listPages(session.id)).at(0) ?? null, ['pages'], [session.id]);
-  const url = useImageUrl(page.value ? imageKey('thumbnail', page.value.id) : undefined);
+  const pages = useStored(() => listPages(session.id), ['pages'], [session.id]);
+  const nowMs = useNow(60_000);
+  // Beside the picture itself it would be judged.
+  const shut = judgingShut(session, nowMs);
+  const seen = shut ? undefined : seenOnPages(pages.value ?? [], drawing.drawing);
+  const counts = featureCounts(shut ? undefined : kept);
   const rule = ruleCard(exercise, false).at(0)?.words;
   return (
-    <li className="w-[190px] border-l-2 border-hairline pl-3">
-      {url && <img src={url} alt="The first page of that session" className="mb-1 max-h-[120px] max-w-full" />}
+    <li className="w-[190px] border-l-2 border-hairline pl-3 [contain-intrinsic-size:190px_230px] [content-visibility:auto]">
+      {seen ? <Cut seen={seen} /> : !shut && pages.value?.[0] && <FirstPage page={pages.value[0]} />}
       <b className="block digits text-[24px] leading-tight">{durationWords(spentMs)}</b>
       <span className="block">
         {exercise.name}
@@ -110,6 +150,11 @@ function VersionCell({ version: { session, drawing }, part }: { version: Version
           ...(rule ? [rule] : []),
           ...(visit.peeks.length > 0 ? [counted(visit.peeks.length, 'peek')] : []),
           ...(visit.lifts > 0 ? [counted(visit.lifts, 'lift')] : []),
+          ...(counts.share !== undefined
+            ? [
+                `${String(counts.kept)} of ${String(counts.listed)} features, ${String(Math.round(counts.share * 100))} %`,
+              ]
+            : []),
         ].join('; ')}
       </span>
       <Link className="link-quiet text-[14px]" href={`/journal?session=${session.id}` as Route}>

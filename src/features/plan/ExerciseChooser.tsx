@@ -4,7 +4,7 @@ import { durationWords } from '@/core/practice/time/duration';
 import { CATALOG } from '@/core/practice/exercises';
 import { FAMILIES, FAMILY_NAMES, type Exercise } from '@/core/practice/exercises/exercise';
 import { HANDBOOK } from '@/core/practice/exercises/handbook';
-import { Dialog } from './Dialog';
+import { Dialog } from '@/ui/Dialog';
 import { useSmallPictureUrl } from '@/storage/hooks/useSmallPictureUrl';
 import { ExercisePicture } from '@/ui/ExercisePicture';
 import { OwnExercise } from './OwnExercise';

@@ -11,15 +11,16 @@ import { poseExercise } from '@/core/practice/rules/poseExercise';
 import type { SavedPlan, Schedule } from '@/core/practice/plan/savedPlan';
 import { expandPlan } from '@/core/practice/time/timeline';
 import { describePictures } from '@/storage/pictures/findPictures';
+import { nextSheetCode, sheetCodeWords } from '@/core/journal/sheetCode';
 import { pictureShapes } from '@/storage/hooks/usePictureShapes';
 import { storageProblem } from '@/storage/problems';
 import { savePlan } from '@/storage/sessions/savedPlans';
-import { saveSession } from '@/storage/sessions/sessions';
+import { listSessions, saveSession } from '@/storage/sessions/sessions';
 import { minuteOfDay } from '@/core/practice/time/clockTime';
 import { download } from '@/ui/download';
 import { Notice } from '@/ui/Notice';
 import { readTime } from './AskBar';
-import { Dialog } from './Dialog';
+import { Dialog } from '@/ui/Dialog';
 import { DurationField, Select, Tick, Typed } from './fields';
 import type { PlanEditor } from './usePlanEditor';
 
@@ -76,6 +77,7 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
     try {
       const framed = plan.blocks.flatMap((b) => (b.kind === 'poses' && b.settings?.framesFor ? b.poses : []));
       const shapes = await pictureShapes(framed.flatMap((p) => p.referenceId ?? []));
+      const code = sheetCodeWords(nextSheetCode(await listSessions(), Date.now()));
       const response = await fetch('/print/plan', {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
@@ -83,6 +85,7 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
           plan,
           startsAtMinute: recipe.startsAtMinute,
           sheet: recipe.sheet,
+          code,
           shapes: Object.fromEntries(shapes),
         }),
       });
@@ -121,9 +124,14 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
         />
       </Part>
       <Weekdays
-        onSave={async (schedule) => {
+        onSave={async (schedule, asFile) => {
           const plan = saved(schedule);
           await savePlan(plan);
+          if (!asFile) {
+            onTold(`“${recipe.title}” stands on its weekdays: Today begins with it then.`);
+            onClose();
+            return;
+          }
           const { calendarOf } = await import('@/core/interchange/calendar');
           download(
             new Blob([calendarOf(plan, new Date(nowMs))], { type: 'text/calendar' }),
@@ -166,12 +174,20 @@ function Part({ title, words, children }: { title: string; words: string; childr
   );
 }
 
-function Weekdays({ onSave }: { onSave: (schedule: Schedule) => Promise<void> }) {
+function Weekdays({ onSave }: { onSave: (schedule: Schedule, asFile: boolean) => Promise<void> }) {
   const [days, setDays] = useState<readonly number[]>([1, 3, 5]);
   const [minute, setMinute] = useState(19 * 60);
   const [daily, setDaily] = useState(false);
+  const [moves, setMoves] = useState(false);
+  const save = (asFile: boolean): void => {
+    const times = daily ? Math.ceil((30 * days.length) / 7) : null;
+    onSave({ days: [...days], minute, times, moves }, asFile).catch((e: unknown) => toastProblem(storageProblem(e)));
+  };
   return (
-    <Part title="On weekdays" words="Kept with its days, and as a calendar file.">
+    <Part
+      title="On weekdays"
+      words="On its days Today begins with it, with new pictures. The calendar file is for other calendars."
+    >
       <div className="row-sideways flex flex-wrap gap-3 max-sm:w-full" role="group" aria-label="Weekdays">
         {WEEK_FROM_MONDAY.map((d) => (
           <Tick
@@ -185,16 +201,11 @@ function Weekdays({ onSave }: { onSave: (schedule: Schedule) => Promise<void> })
       <span className="text-[14px]">at</span>
       <Typed label="Time of day" shown={minuteOfDay(minute)} read={readTime} onChange={setMinute} width="3.6em" />
       <Tick label="for a month" checked={daily} onChange={setDaily} />
-      <button
-        type="button"
-        className="btn-quiet btn btn-sm"
-        disabled={days.length === 0}
-        onClick={() =>
-          void onSave({ days: [...days], minute, times: daily ? Math.ceil((30 * days.length) / 7) : null }).catch(
-            (e: unknown) => toastProblem(storageProblem(e)),
-          )
-        }
-      >
+      <Tick label="a missed day is made up for" checked={moves} onChange={setMoves} />
+      <button type="button" className="btn btn-sm" disabled={days.length === 0} onClick={() => save(false)}>
+        Let it stand on these days
+      </button>
+      <button type="button" className="btn-quiet btn btn-sm" disabled={days.length === 0} onClick={() => save(true)}>
         Save the calendar file
       </button>
     </Part>

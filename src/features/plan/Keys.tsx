@@ -1,5 +1,5 @@
 'use client';
-import { Dialog } from './Dialog';
+import { Dialog } from '@/ui/Dialog';
 
 const KEYS: readonly [keys: string, what: string][] = [
   ['Tab, then Left and Right', 'go from block to block on the ribbon'],

@@ -55,14 +55,14 @@ export function Plan() {
   const problem = draft.problem ?? sets.problem ?? sessions.problem;
   if (problem)
     return (
-      <main className="mx-4 pt-5 sm:mx-10">
+      <main className="px-4 pt-5 sm:px-10">
         <h1 className="sr-only">Plan</h1>
         <Notice>{problem}</Notice>
       </main>
     );
   if (!draft.value || !sets.value || !sessions.value)
     return (
-      <main className="mx-4 pt-5 sm:mx-10" aria-busy>
+      <main className="px-4 pt-5 sm:px-10" aria-busy>
         <h1 className="sr-only">Plan</h1>
         <div className="h-[320px] skeleton" aria-label="Opening" />
       </main>

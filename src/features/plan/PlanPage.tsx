@@ -4,7 +4,7 @@ import { type KeyboardEvent as ReactKeyboardEvent, useMemo, useState } from 'rea
 import { toastProblem } from '@/ui/toast/toast';
 import type { Session } from '@/core/journal/session';
 import { drawingHistory } from '@/core/journal/history';
-import { lengthsThatWork } from '@/core/journal/reflect';
+import { lengthsThatWork } from '@/core/growing/lengthsThatWork';
 import { clockDigits } from '@/core/practice/time/duration';
 import { insertBlocks, placeForNew, updatePoses } from '@/core/practice/edit/edit';
 import type { Exercise } from '@/core/practice/exercises/exercise';
@@ -200,7 +200,7 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
   );
   return (
     <main
-      className="mx-4 flex flex-col pt-2 pb-6 sm:mx-10 lg:h-[calc(100dvh-53px)] lg:min-h-[700px] lg:pb-0"
+      className="flex flex-col px-4 pt-2 pb-6 sm:px-10 lg:h-[calc(100dvh-53px)] lg:min-h-[700px] lg:pb-0"
       aria-busy={!editor.ready}
     >
       <div className="flex flex-wrap items-center gap-x-3 gap-y-2">

@@ -40,6 +40,13 @@ export function RuleFields({ block, recipe, change }: RuleFieldsProps) {
           onChange={(bothHands) => change('Both hands', (b) => ({ ...b, bothHands }))}
         />
         <Tick
+          label="a card that dares a mark"
+          checked={block.settings.risk === true}
+          onChange={(on) =>
+            change('Risk', (b) => ({ ...b, settings: { ...without(b.settings, 'risk'), ...(on && { risk: true }) } }))
+          }
+        />
+        <Tick
           label="from the shoulder"
           checked={rule.grip === 'from the shoulder'}
           onChange={(on) => set({ grip: on ? 'from the shoulder' : 'free' })}

@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { toast, toastProblem } from '@/ui/toast/toast';
 import { drawingHistory } from '@/core/journal/history';
 import type { Session } from '@/core/journal/session';
-import { lengthsThatWork } from '@/core/journal/reflect';
+import { lengthsThatWork } from '@/core/growing/lengthsThatWork';
 import { readPlanFile, recipeFromFile } from '@/core/interchange/planFile';
 import { clockDigits, durationWords } from '@/core/practice/time/duration';
 import { insertBlocks, placeForNew } from '@/core/practice/edit/edit';
@@ -21,7 +21,7 @@ import { storageProblem } from '@/storage/problems';
 import { listSavedPlans, savePlan } from '@/storage/sessions/savedPlans';
 import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';
-import { Dialog } from './Dialog';
+import { Dialog } from '@/ui/Dialog';
 import type { PlanEditor } from './usePlanEditor';
 
 interface StartsProps {
@@ -60,9 +60,12 @@ export function Starts({ editor, sessions, nowMs, onTold, onAvailable, onClose }
     });
     take({ ...built, title: template.name, why: template.words }, `${template.name}: ${template.words}`);
   };
-  const remedy = ({ blocks, reason, complaint }: Remedy): void => {
+  const remedy = ({ id, blocks, reason, complaint }: Remedy): void => {
     const some = blocks(editor.newId);
-    change('A remedy', (r) => insertBlocks(r, some, placeForNew(r, editor.selected)));
+    change('A remedy', (r) => ({
+      ...insertBlocks(r, some, placeForNew(r, editor.selected)),
+      cause: { ...r.cause, remedy: id },
+    }));
     editor.select(some.map((b) => b.id));
     onTold(`“${complaint}”: ${reason}`);
     onClose();

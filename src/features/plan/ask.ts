@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
-import { AIMS, type Aim } from '@/core/practice/start/aims';
+import { AIMS } from '@/core/practice/start/aims';
+import type { Aim } from '@/core/practice/start/aimIds';
 import { SHAPES } from '@/core/practice/fit/fit';
 
 const aims = Object.keys(AIMS) as [Aim, ...Aim[]];

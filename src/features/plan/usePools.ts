@@ -5,31 +5,13 @@ import { drawingHistory } from '@/core/journal/history';
 import type { Session } from '@/core/journal/session';
 import type { ReferencePools } from '@/core/practice/start/chooseReferences';
 import type { Recipe } from '@/core/practice/plan/recipe';
-import { setsOfBlock } from '@/core/practice/start/setsOfBlock';
-import { builtInSet } from '@/core/references/builtIn';
-import { countCells, countFacings, facingHabit } from '@/core/references/coverage';
-import { LIBRARY_ID } from '@/core/references/picture';
-import { loadSet } from '@/storage/pictures/pictures';
-import { factsOf, referencesOf } from '@/storage/references/choices';
+import { latelyCount, poolsOf } from '@/core/practice/start/poolsOf';
+import { factsOf } from '@/storage/references/choices';
+import { loadSets, setIdsOf } from '@/storage/references/pools';
 import { useStored } from '@/storage/hooks/useStored';
 
-const HABIT_WINDOW = 40;
-
-const setIdsOf = (recipe: Recipe): string[] => [
-  ...new Set([recipe.setId, ...recipe.blocks.flatMap((b) => (b.kind === 'poses' ? setsOfBlock(recipe, b) : []))]),
-];
-
-async function isHere(setId: string): Promise<boolean> {
-  if (builtInSet(setId) || setId === LIBRARY_ID) return true;
-  const set = await loadSet(setId);
-  return set !== undefined && set.binnedAtMs === null;
-}
-
 async function loadPools(key: string) {
-  const ids = key.split('\n');
-  const here = await Promise.all(ids.map(isHere));
-  const known = ids.filter((_, i) => here[i]);
-  return { key, sets: new Map(await Promise.all(known.map(async (id) => [id, await referencesOf(id)] as const))) };
+  return { key, sets: await loadSets(key.split('\n')) };
 }
 
 const NOTHING: ReferencePools = { bySet: new Map(), timesDrawn: new Map() };
@@ -43,25 +25,15 @@ export function usePools(
   sessions: readonly Session[],
   nowMs: number,
 ): { pools: ReferencePools; ready: boolean } {
-  const key = setIdsOf(recipe).join('\n');
+  const key = setIdsOf([recipe]).join('\n');
   const loaded = useStored(() => loadPools(key), ['sets', 'pictures'], [key]).value;
   // The day is enough: what was drawn does not change by the minute.
   const todayMs = startOfDay(nowMs).getTime();
   const past = useMemo(() => drawingHistory(sessions, todayMs), [sessions, todayMs]);
-  const lately = past.drawn.slice(-Math.max(HABIT_WINDOW, past.recent)).join('\n');
+  const lately = past.drawn.slice(-latelyCount(past.recent)).join('\n');
   const facts = useStored(() => factsOf(lately ? lately.split('\n') : []), ['pictures'], [lately]).value;
   return useMemo(() => {
     if (!loaded || !facts) return { pools: NOTHING, ready: false };
-    const habits = facts.slice(-HABIT_WINDOW);
-    const facings = countFacings(habits);
-    const pools: ReferencePools = {
-      bySet: loaded.sets,
-      timesDrawn: past.timesDrawn,
-      cells: countCells(habits),
-      recent: past.recent > 0 ? facts.slice(-past.recent) : [],
-      memorySessions: past.memorySessions,
-      ...(facingHabit(facings) && { level: facings }),
-    };
-    return { pools, ready: loaded.key === key };
+    return { pools: poolsOf(loaded.sets, past, facts), ready: loaded.key === key };
   }, [loaded, past, facts, key]);
 }

@@ -2,6 +2,7 @@
 import { useEffect, useRef } from 'react';
 import type { CueKind } from '@/core/clock/cues';
 import type { Run } from './session/controller';
+import { wantsStill } from '@/ui/wantsStill';
 
 interface Flash {
   opacity: number;
@@ -49,7 +50,7 @@ export function CueFlash({ run, vibrate }: { run: Run; vibrate: boolean }) {
           // Seen no longer than it lasts: what is there and not seen is still put over the whole window.
           element.hidden = false;
           // Without motion it is simply there and then not.
-          const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
+          const still = wantsStill();
           const flash = element.animate([{ opacity }, { opacity: 0 }], {
             duration: lastsMs,
             easing: still ? 'steps(1, end)' : 'ease-out',

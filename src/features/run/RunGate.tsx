@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { type ReactNode, useEffect, useState, useSyncExternalStore } from 'react';
+import { type ComponentProps, type ReactNode, useEffect, useState, useSyncExternalStore } from 'react';
 import { PLAIN_ROOM, useRoom } from '@/storage/sessions/room';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 import { createGate } from './session/openGate';
@@ -8,7 +8,7 @@ import { RunScreen } from './RunScreen';
 import { keepAwake } from './session/wakeLock';
 
 /** The session, or why there is none to see. */
-export function RunGate() {
+export function RunGate({ pages }: Pick<ComponentProps<typeof RunScreen>, 'pages'>) {
   const router = useRouter();
   const [gate] = useState(createGate);
   const room = useRoom();
@@ -43,7 +43,7 @@ export function RunGate() {
     case 'running':
       // Keys and pedals mean what was learned from the first press on, so the room is known before they are heard.
       if (!room.value && !room.problem) return <Message words="Getting the session ready." />;
-      return <RunScreen session={state.session} run={state.run} room={room.value ?? PLAIN_ROOM} />;
+      return <RunScreen session={state.session} run={state.run} room={room.value ?? PLAIN_ROOM} pages={pages} />;
     case 'opening':
       return <Message words="Getting the session ready." />;
     case 'nothing to run':

@@ -1,7 +1,8 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
+import { askedOf, FOCAL_IN, focalNow } from '@/core/clock/asked';
 import type { Session } from '@/core/journal/session';
 import { poseStages, stageAt } from '@/core/practice/rules/poseStages';
 import { isDrawing } from '@/core/practice/rules/showsReference';
@@ -18,7 +19,7 @@ import { HeldCard } from './steer/HeldCard';
 import { RunStage } from './stage/RunStage';
 import { CLOCKS } from './words/segmentProps';
 import { SegmentWords } from './words/SegmentWords';
-import { useDrawnKey } from './stage/useDrawnKey';
+import { useDrawnKey } from '@/storage/hooks/useDrawnKey';
 import { usePictures } from './stage/usePictures';
 import { RunContext } from './session/runContext';
 import { useRunProblem } from './session/useRun';
@@ -43,7 +44,18 @@ const openSecondWindow = (): void => {
 };
 
 /** Nothing but the picture, the clock at its edge, the ribbon and a few words. */
-export function RunScreen({ session, run, room }: { session: Session; run: Run; room: Room }) {
+export function RunScreen({
+  session,
+  run,
+  room,
+  pages,
+}: {
+  session: Session;
+  run: Run;
+  room: Room;
+  /** The pages of a session, over everything, to be closed again. */
+  pages: (sessionId: string, onClose: () => void) => ReactNode;
+}) {
   const router = useRouter();
   const { segments } = run.timeline;
   const { state, scene } = useScene(session.plan, run, room.leadInShows);
@@ -52,6 +64,8 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
   const [clockIndex, setClockIndex] = useState(0);
   const [stopping, setStopping] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
+  /** A page is being put away. */
+  const [paging, setPaging] = useState(false);
   const [aidsShown, setAidsShown] = useState(false);
   const [aids, setAids] = useState<Aids>(NO_AIDS);
   const [told, setTold] = useState('');
@@ -178,6 +192,7 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
     run,
     segment,
     exercise,
+    asks: between ? askedOf(plan, segments, state.visits)?.asks : undefined,
     learned: room.learned,
     onPauseOrGo: pauseOrGo,
     onStop: stop,
@@ -233,6 +248,18 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
                 ? (x, y) => run.say({ type: 'startPoint', x, y })
                 : undefined
             }
+            flowLine={state.visits.at(-1)?.flowLine}
+            onFlowLine={
+              segment.kind === 'look'
+                ? (points) => run.say({ type: 'flowLine', points: points.map(([x, y]): [number, number] => [x, y]) })
+                : undefined
+            }
+            focal={focalNow(plan, segments, state)}
+            onFocal={
+              exercise?.form?.focal && shownId !== null && FOCAL_IN.includes(segment.kind)
+                ? (x, y) => run.say({ type: 'focal', x, y })
+                : undefined
+            }
             onHorizon={(box) => setAids((before) => ({ ...before, box }))}
             onPlumb={(x, y) => setAids((before) => ({ ...before, plumb: [x, y] }))}
             spentShare={spentShare}
@@ -258,6 +285,10 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
               wordsOn={wordsOn}
               onCommand={run.command}
               onSay={run.say}
+              onPages={() => {
+                run.command('pause');
+                setPaging(true);
+              }}
             />
           )}
           {aidsShown && (
@@ -299,6 +330,11 @@ export function RunScreen({ session, run, room }: { session: Session; run: Run; 
             <Pocket state={state} segment={segment} plan={plan} onTap={() => press('Enter')} />
           )}
         </div>
+        {paging &&
+          pages(session.id, () => {
+            setPaging(false);
+            goOn();
+          })}
         <RunBar plan={plan} run={run} state={state} wordsOn={wordsOn} aidsShown={aidsShown} onKey={press} />
         <p className="sr-only" role="status">
           {done ? 'The session is over.' : held ? 'On hold.' : announcement(plan, segment)}

@@ -1,6 +1,7 @@
 'use client';
 import { useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { focalNow } from '@/core/clock/asked';
 import type { Session } from '@/core/journal/session';
 import { isDrawing } from '@/core/practice/rules/showsReference';
 import { PLAIN_ROOM, useRoom } from '@/storage/sessions/room';
@@ -15,7 +16,7 @@ import { plainKey } from './steer/plainKey';
 import { type Follower, followRun } from './session/runChannel';
 import { RunStage } from './stage/RunStage';
 import { SegmentWords } from './words/SegmentWords';
-import { useDrawnKey } from './stage/useDrawnKey';
+import { useDrawnKey } from '@/storage/hooks/useDrawnKey';
 import { useKeys } from './steer/useKeys';
 import { usePictures } from './stage/usePictures';
 import { RunContext } from './session/runContext';
@@ -95,6 +96,10 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
             onViewing={nothing}
             wordsOn={room.hand === 'right' ? 'left' : 'right'}
             startPoint={state.visits.at(-1)?.startPoint}
+            flowLine={state.visits.at(-1)?.flowLine}
+            onFlowLine={undefined}
+            focal={focalNow(plan, run.timeline.segments, state)}
+            onFocal={undefined}
             onStartPoint={undefined}
             onHorizon={undefined}
             onPlumb={nothing}

@@ -10,7 +10,13 @@ import { accountSession } from '@/core/journal/sessionAccount';
 import type { Whose } from '@/core/journal/whose';
 
 /** The last session in a sentence, with its note. */
-export function LastTime({ whose }: { whose: Whose | undefined }) {
+export function LastTime({
+  whose,
+  course,
+}: {
+  whose: Whose | undefined;
+  /** Today’s plan is a course’s day. */ course: boolean;
+}) {
   if (!whose) return <section aria-label="Last time" />;
   const { sessions, of } = whose;
   const last = sessions.at(0);
@@ -29,16 +35,35 @@ export function LastTime({ whose }: { whose: Whose | undefined }) {
             </p>
           )}
           {last.note && <p className="mt-1 font-serif text-[17px] italic">“{last.note}”</p>}
-          <Link href={`/journal?session=${last.id}`} className="link-quiet mt-2 inline-block">
-            Look back at it
-          </Link>
+          <p className="mt-2 flex flex-wrap gap-x-5">
+            <Link href={`/journal?session=${last.id}`} className="link-quiet">
+              Look back at it
+            </Link>
+            <Ways course={course} />
+          </p>
         </>
       ) : (
-        <p className="mt-2 text-quiet">No session yet. The first one can be a minute long.</p>
+        <>
+          <p className="mt-2 text-quiet">No session yet. The first one can be a minute long.</p>
+          <p className="mt-2">
+            <Ways course={course} />
+          </p>
+        </>
       )}
     </section>
   );
 }
+
+const Ways = ({ course }: { course: boolean }) => (
+  <>
+    <Link className="link-quiet" href={'/course'}>
+      {course ? 'Your course' : 'Courses'}
+    </Link>
+    <Link className="link-quiet" href={'/journal/again'}>
+      Then and now
+    </Link>
+  </>
+);
 
 function describe(session: Session): string {
   const { drawings, drawingMs } = inWholeSeconds(accountSession(session));

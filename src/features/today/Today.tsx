@@ -4,11 +4,12 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { wallTime } from '@/core/practice/time/clockTime';
+import { MEDIA } from '@/core/practice/paper/materials';
 import { clockDigits } from '@/core/practice/time/duration';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
 import { countPoses, sumPlan } from '@/core/practice/time/sums';
 import { lookedAt } from '@/core/journal/whose';
-import { localDay } from '@/core/moment';
+import { nextMedium } from '@/core/journal/reflect';
 import { builtInSet, BUILT_IN_SETS } from '@/core/references/builtIn';
 import { BUILT_IN_SET_ID, LIBRARY_ID } from '@/core/references/picture';
 import { listSets } from '@/storage/pictures/pictures';
@@ -16,6 +17,7 @@ import { storageProblem } from '@/storage/problems';
 import { referencesOf } from '@/storage/references/choices';
 import { seedOnFirstVisit } from '@/storage/seed';
 import { listSessions } from '@/storage/sessions/sessions';
+import { loadPromise } from '@/storage/sessions/promise';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { useStart } from '@/storage/hooks/useStart';
 import { useStored } from '@/storage/hooks/useStored';
@@ -27,22 +29,29 @@ import { unlockSound } from '@/ui/sound/cuePlayer';
 import { useNow } from '@/ui/useNow';
 import { CutOff } from './CutOff';
 import { LastTime } from './LastTime';
+import { TryingField } from './TryingField';
 import { StandingReference } from './StandingReference';
+import type { Choice } from './planner';
 import { useProposal } from './useProposal';
 import { WeekBoxes } from './WeekBoxes';
 import { usePageKeys } from '@/ui/input/usePageKeys';
 
 const DEFAULT_MINUTES = 20;
 
-interface Choice {
-  minutes: number;
-  setId: string;
-}
-
 async function loadChoice(): Promise<Choice> {
   await seedOnFirstVisit(Date.now());
-  const [minutes, setId] = await Promise.all([loadSetting('minutes'), loadSetting('setId')]);
-  return { minutes: minutes ?? DEFAULT_MINUTES, setId: setId ?? BUILT_IN_SET_ID };
+  const [minutes, setId, medium, advice] = await Promise.all([
+    loadSetting('minutes'),
+    loadSetting('setId'),
+    loadSetting('medium'),
+    loadSetting('advice'),
+  ]);
+  return {
+    minutes: minutes ?? DEFAULT_MINUTES,
+    setId: setId ?? BUILT_IN_SET_ID,
+    medium: medium ?? MEDIA[0].id,
+    advice: advice ?? true,
+  };
 }
 
 export function Today() {
@@ -50,26 +59,32 @@ export function Today() {
   const nowMs = useNow(30_000);
   const saved = useStored(loadChoice, [], []);
   const [changed, setChanged] = useState<Partial<Choice>>({});
-  const choice = saved.value && { ...saved.value, ...changed };
   const sets = useStored(listSets, ['sets'], []);
+  const promise = useStored(loadPromise, ['settings'], []);
   const sessions = useStored(listSessions, ['sessions'], [saved.value]);
+  const kept = useMemo(() => sessions.value?.filter((s) => s.status === 'kept'), [sessions.value]);
+  const whose = useMemo(() => kept && lookedAt(kept), [kept]);
+  /** The medium that was planned for this time comes before the one of last time. */
+  const planned = whose && !whose.of ? nextMedium(whose.sessions) : undefined;
+  const choice = saved.value && { ...saved.value, ...(planned && { medium: planned }), ...changed };
   const knownSet = sets.value?.find((s) => s.id === choice?.setId);
   const isLibrary = choice?.setId === LIBRARY_ID;
   const setId = isLibrary ? LIBRARY_ID : (knownSet?.id ?? builtInSet(choice?.setId ?? '')?.id ?? BUILT_IN_SET_ID);
   const references = useStored(() => referencesOf(setId), ['pictures', 'sets'], [setId]);
   const [mix, setMix] = useState(0);
+  const [lesson, setLesson] = useState('');
   const { starting, start: startPlan } = useStart(toastProblem);
-  const kept = useMemo(() => sessions.value?.filter((s) => s.status === 'kept'), [sessions.value]);
   const cutOff = sessions.value?.find((s) => s.status === 'running');
-  const today = localDay(nowMs);
-  const whose = useMemo(() => kept && lookedAt(kept), [kept]);
-  const plan = useProposal(
-    choice?.minutes ?? DEFAULT_MINUTES,
+  const { proposal, problem: unplanned } = useProposal(
+    choice && { ...choice, setId },
     references.value,
     saved.value && whose,
-    today * 100 + mix,
     nowMs,
+    mix,
   );
+  const plan = proposal?.plan;
+  /** A plan that stands on today, or a course's day: it has its own time and its own pictures. */
+  const { scheduled, course } = plan?.cause ?? {};
   const blocks = useMemo(() => plan && plannedRibbon(plan), [plan]);
 
   const choose = (part: Partial<Choice>): void => {
@@ -79,13 +94,24 @@ export function Today() {
     };
     if (part.minutes !== undefined) saveSetting('minutes', part.minutes).catch(fail);
     if (part.setId !== undefined) saveSetting('setId', part.setId).catch(fail);
+    if (part.medium !== undefined) saveSetting('medium', part.medium).catch(fail);
+    if (part.advice !== undefined) saveSetting('advice', part.advice).catch(fail);
+    // What stands on today has its own time and pictures: who wants others wants another session.
+    if ((part.minutes !== undefined || part.setId !== undefined) && (scheduled || course))
+      setMix(proposal?.planned ?? 0);
   };
+
+  /** As it is begun: with the lesson that is tried in it, where one was named. */
+  const begun = useMemo(() => {
+    const name = lesson.trim();
+    return plan && name !== '' ? { ...plan, cause: { ...plan.cause, lesson: name } } : plan;
+  }, [plan, lesson]);
 
   /** Take the session to the planner as it is, pictures and all. */
   const toPlan = (): void => {
-    if (!plan) return;
+    if (!begun) return;
     void import('@/core/practice/plan/recipeOf')
-      .then(({ recipeOf }) => saveSetting('planDraft', JSON.stringify(recipeOf(plan, setId, true))))
+      .then(({ recipeOf }) => saveSetting('planDraft', JSON.stringify(recipeOf(begun, setId, true))))
       .then(
         () => router.push('/plan'),
         (error: unknown) => toastProblem(storageProblem(error)),
@@ -93,10 +119,10 @@ export function Today() {
   };
 
   const start = useCallback(() => {
-    if (!plan || starting) return;
+    if (!begun || starting) return;
     unlockSound();
-    startPlan(plan);
-  }, [plan, starting, startPlan]);
+    startPlan(begun);
+  }, [begun, starting, startPlan]);
 
   usePageKeys((key, { target, repeat }) => {
     if (key !== 'Enter' || repeat || (target as HTMLElement).closest('button, a, [type=checkbox], [type=radio]'))
@@ -105,12 +131,13 @@ export function Today() {
     return true;
   });
 
-  const problem = saved.problem ?? sessions.problem ?? references.problem;
+  const problem = saved.problem ?? sessions.problem ?? references.problem ?? unplanned;
   const sums = plan && sumPlan(plan);
   const empty = references.value?.length === 0;
-  const minutes = choice?.minutes ?? DEFAULT_MINUTES;
+  const minutes =
+    plan && (scheduled || course) ? Math.ceil(plan.availableMs / 60_000) : (choice?.minutes ?? DEFAULT_MINUTES);
   return (
-    <main className="mx-4 pt-4 pb-5 sm:mx-10" aria-busy={!plan}>
+    <main className="px-4 pt-4 pb-5 sm:px-10" aria-busy={!plan}>
       <h1 className="sr-only">Today</h1>
       {problem && <Notice>{problem}</Notice>}
       <section
@@ -172,6 +199,19 @@ export function Today() {
               </option>
             ))}
           </select>
+          <span>with</span>
+          <select
+            aria-label="What to draw with"
+            className="cursor-pointer border-b-2 border-charcoal bg-transparent py-1"
+            value={choice?.medium ?? MEDIA[0].id}
+            onChange={(event) => choose({ medium: event.target.value })}
+          >
+            {MEDIA.map((m) => (
+              <option key={m.id} value={m.id}>
+                {m.name}
+              </option>
+            ))}
+          </select>
           <button
             type="button"
             className="btn-quiet btn ml-auto font-sans btn-sm"
@@ -191,13 +231,23 @@ export function Today() {
             </Notice>
           </div>
         ) : (
-          <p className="mt-2 min-h-[22px]">
+          <div className="mt-2 min-h-[22px]">
             {plan && (
               <>
-                <b>Why this plan:</b> {plan.why[0].toLowerCase() + plan.why.slice(1)}
+                <b>Why this plan:</b> {plan.why[0].toLowerCase() + plan.why.slice(1)}{' '}
+                {!scheduled && !course && (
+                  <button
+                    type="button"
+                    className="link-quiet text-[14px] text-quiet"
+                    onClick={() => choose({ advice: !choice?.advice })}
+                  >
+                    {choice?.advice ? 'No advice, please' : 'Advise me again'}
+                  </button>
+                )}{' '}
+                <TryingField lesson={lesson} onLesson={setLesson} />
               </>
             )}
-          </p>
+          </div>
         )}
         <div className="mt-3 min-h-[245px]">
           {blocks && plan && sums && !empty && (
@@ -227,8 +277,8 @@ export function Today() {
       </section>
 
       <div className="mt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[440px_1fr_1fr]">
-        <WeekBoxes whose={whose} nowMs={nowMs} />
-        <LastTime whose={whose} />
+        <WeekBoxes whose={whose} nowMs={nowMs} promise={promise.value} />
+        <LastTime whose={whose} course={course !== undefined} />
         {cutOff && <CutOff session={cutOff} />}
       </div>
     </main>

@@ -49,7 +49,7 @@ interface FolderFile {
 const MAX_FOLDER_FILES = 20_000;
 
 /** Files in a folder and the folders in it, by path; hidden ones are left out. */
-async function* filesIn(directory: FileSystemDirectoryHandle, path = ''): AsyncGenerator<FolderFile> {
+export async function* filesIn(directory: FileSystemDirectoryHandle, path = ''): AsyncGenerator<FolderFile> {
   for await (const [name, entry] of directory as unknown as AsyncIterable<[string, FileSystemHandle]>) {
     if (name.startsWith('.')) continue;
     if (entry.kind === 'directory') yield* filesIn(entry as FileSystemDirectoryHandle, `${path}${name}/`);

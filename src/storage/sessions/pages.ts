@@ -38,5 +38,12 @@ export async function changePage(id: string, change: (page: Page) => Partial<Pag
   announce('pages');
 }
 
+/** Say that a page belongs to another session, or to none. Which of a session's drawings are on it is to be said anew. */
+export const movePage = (id: string, sessionId: string): Promise<void> =>
+  changePage(id, ({ sheet }) => ({
+    sessionId,
+    ...(sheet && { sheet: { ...sheet, drawings: sheet.drawings.map((box) => ({ ...box, drawing: null })) } }),
+  }));
+
 /** Put a page into the bin, or take it out with null. */
 export const binPage = (id: string, binnedAtMs: number | null): Promise<void> => changePage(id, () => ({ binnedAtMs }));

@@ -16,3 +16,10 @@ export const LAYERS = [
 export type LayerId = (typeof LAYERS)[number]['id'];
 
 export const isLayer = (id: string): id is LayerId => LAYERS.some((layer) => layer.id === id);
+
+/** Layers with one more, or without one that was there. */
+export function toggledLayer(layers: ReadonlySet<LayerId>, layer: LayerId): Set<LayerId> {
+  const next = new Set(layers);
+  if (!next.delete(layer)) next.add(layer);
+  return next;
+}

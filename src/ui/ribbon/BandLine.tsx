@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useId, useRef } from 'react';
+import { memo, useEffect, useId, useRef } from 'react';
 import { brushBand, brushStroke } from '../brush';
 import type { PlacedBlock, positionAt } from './layout';
 import { FAMILY_COLOR, isNotch, RibbonPatterns } from './patterns';
@@ -54,9 +54,7 @@ export function BandLine({ line, look, above, width, headX, showHead, follow, tr
       if (stroke.current) stroke.current.style.transform = `translate(${x}px, 0)`;
     });
   }, [follows, width]);
-  const bands = line.map((b) => (
-    <Band key={`${b.index}:${b.x}`} placed={b} y={above} look={look} patternId={id} trueMarks={trueMarks} />
-  ));
+  const bands = <Bands line={line} y={above} look={look} patternId={id} trueMarks={trueMarks} />;
   const height = above + look.band + 12;
   const svg = { 'aria-hidden': true, width, height };
   // Layers only where the playhead moves: it goes on without the ribbon being painted anew.
@@ -119,12 +117,19 @@ const shownUpTo = (x: number, width: number): { window: string; picture: string 
   picture: `translate(${width - x}px, 0)`,
 });
 
-interface BandProps {
-  placed: PlacedBlock;
+interface Drawn {
   y: number;
   look: Look;
   patternId: string;
   trueMarks: boolean;
+}
+/** All blocks of a line. They are not drawn anew when only the playhead moves: a long session has hundreds of cells. */
+const Bands = memo(function Bands({ line, ...how }: Drawn & { line: readonly PlacedBlock[] }) {
+  return line.map((b) => <Band key={`${b.index}:${b.x}`} placed={b} {...how} />);
+});
+
+interface BandProps extends Drawn {
+  placed: PlacedBlock;
 }
 function Band({ placed, y, look, patternId, trueMarks }: BandProps) {
   const { block, index, cells } = placed;

@@ -97,6 +97,7 @@ export function sessionSheetPdf(sheet: PrintSheet): Promise<Uint8Array<ArrayBuff
   line('Date', MARGIN, MARGIN + 50, 10.5, QUIET);
   line('Began at', MARGIN + 190, MARGIN + 50, 10.5, QUIET);
   line('Ended at', MARGIN + 360, MARGIN + 50, 10.5, QUIET);
+  if (sheet.code) line(sheet.code, MARGIN, MARGIN + 66, 9.5, QUIET, width);
   doc.lineWidth(0.6).strokeColor(INK);
   for (const [x, w] of [
     [MARGIN + 28, 140],

@@ -71,12 +71,19 @@ export const catalogued = (referenceId: string): CatalogueEntry | undefined => b
 
 /** What is known of a figure without computing anything. */
 export type KnownFacts = Pick<CatalogueEntry, 'name'> &
-  Partial<Pick<CatalogueEntry, 'family' | 'viewName' | 'facing' | 'difficulty'>>;
+  Partial<Pick<CatalogueEntry, 'family' | 'viewName' | 'facing' | 'difficulty'>> & {
+    /** The body lies or sits on the ground or flat on something, and darkens it where it does. */
+    onGround?: boolean;
+  };
+
+/** Lying, or seated with nothing to sit on. */
+const onGround = (family: Family, props: string): boolean =>
+  family === 'reclining' || (family === 'seated' && props === '');
 
 /** Name, family and view of any view of an authored pose, mirrored or not; the name alone of other poses; undefined for pictures. */
 export function knownFacts(referenceId: string): KnownFacts | undefined {
   const entry = byId.get(referenceId);
-  if (entry) return entry;
+  if (entry) return { ...entry, onGround: onGround(entry.family, entry.props) };
   const [kind, poseId, , azimuth] = referenceId.split('/');
   if (kind !== 'figure' || poseId === undefined) return undefined;
   const mirrored = poseId.endsWith('~m');
@@ -85,6 +92,11 @@ export function knownFacts(referenceId: string): KnownFacts | undefined {
   if (seed !== undefined) return { name: `Chance pose ${seed}` };
   if (slug.startsWith('joints.')) return { name: 'Pose from motion' };
   if (!Object.hasOwn(poses, slug)) return undefined;
-  const [name, family, heading] = poses[slug];
-  return { name, family, ...describeHeading(mirrored ? -heading : heading, Number(azimuth)) };
+  const [name, family, heading, props] = poses[slug];
+  return {
+    name,
+    family,
+    onGround: onGround(family, props),
+    ...describeHeading(mirrored ? -heading : heading, Number(azimuth)),
+  };
 }

@@ -93,19 +93,23 @@ export function fitCubic(points: readonly Point[]): [Point, Point, Point, Point]
   return [first, [x1, y1], [x2, y2], last];
 }
 
+/** The point of a cubic Bezier curve at a parameter from 0 to 1. */
+export function onCubic([a, b, c, d]: ActionLine['curve'], t: number): Point {
+  const s = 1 - t;
+  const at = (k: 0 | 1): number => s * s * s * a[k] + 3 * s * s * t * b[k] + 3 * s * t * t * c[k] + t * t * t * d[k];
+  return [at(0), at(1)];
+}
+
 /** Signed distances of a curve from its chord, over the chord's length: the largest to each side. */
 function bulges(curve: readonly [Point, Point, Point, Point]): [number, number] {
-  const [p0, p1, p2, p3] = curve;
+  const [p0, , , p3] = curve;
   const dx = p3[0] - p0[0];
   const dy = p3[1] - p0[1];
   const len2 = dx * dx + dy * dy || 1;
   let [low, high] = [0, 0];
   for (let i = 1; i < 24; i++) {
-    const t = i / 24;
-    const s = 1 - t;
-    const at = (k: 0 | 1): number =>
-      s * s * s * p0[k] + 3 * s * s * t * p1[k] + 3 * s * t * t * p2[k] + t * t * t * p3[k];
-    const aside = ((at(0) - p0[0]) * dy - (at(1) - p0[1]) * dx) / len2;
+    const [x, y] = onCubic(curve, i / 24);
+    const aside = ((x - p0[0]) * dy - (y - p0[1]) * dx) / len2;
     low = Math.min(low, aside);
     high = Math.max(high, aside);
   }

@@ -157,14 +157,14 @@ export function answerKey(
   const figureOnly = { positions: figure.positions, indices: figure.indices, normals: figure.normals };
   const projected = projectAll(small, scene.positions);
   const picture = rasterize(small, scene, projected);
-  const alone = figure.solids.length === 0 ? picture : rasterize(small, figureOnly);
+  const figureProjected = projected.subarray(0, figure.positions.length);
+  const alone = figure.solids.length === 0 ? picture : rasterize(small, figureOnly, figureProjected);
   const { width: w, height: h } = small;
   const mask = new Float32Array(w * h);
   for (let o = 0; o < mask.length; o++) mask[o] = alone.triangle[o] >= 0 ? 1 : 0;
   const larger = (c: Contour): Contour => ({ ...c, points: c.points.map(([x, y]): Point => [x * up, y * up]) });
   const rings = silhouette(mask, w, h);
   const outline = rings.outline.map(larger);
-  const figureProjected = projected.subarray(0, figure.positions.length);
   const inner = innerContours(figureOnly, small, picture, figureProjected)
     .map(larger)
     .filter((c) => contourLength(c) > 0.02 * KEY_LONG_SIDE);
@@ -179,7 +179,7 @@ export function answerKey(
   };
   const marks = places.map(({ name, at: p }): Mark => {
     const [x, y, d] = project(small, p);
-    return { name, at: at(p), visible: isSeen(picture, x, y, d) };
+    return { name, at: at(p), visible: isSeen(picture, x, y, d), findable: isSeen(picture, x, y, d, LIMB_THICK) };
   });
   const mark = (name: string): Point => (marks.find((m) => m.name === name) as Mark).at;
   const { part, structure } = figure;
@@ -275,16 +275,20 @@ function structureLines(
   });
 }
 
-/** Whether a point on the skin, a little in front of the surface mesh at most, is what one sees there. */
+/** A point on the skin lies so far from the surface mesh at most, and a limb, or hair, is about so thick; head heights. */
+const SKIN_THICK = 0.12;
+const LIMB_THICK = 0.42;
+/** Whether a point is what one sees there, or at most so far behind it. */
 function isSeen(
   { depth, width, height }: { depth: Float32Array; width: number; height: number },
   x: number,
   y: number,
   d: number,
+  behind = SKIN_THICK,
 ): boolean {
   const px = Math.max(0, Math.min(width - 1, Math.floor(x)));
   const py = Math.max(0, Math.min(height - 1, Math.floor(y)));
-  return d < depth[py * width + px] + 0.12;
+  return d < depth[py * width + px] + behind;
 }
 
 function pinchedSide({ rig: { pos } }: Figure): AnswerKey['pinched'] {

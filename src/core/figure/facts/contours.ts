@@ -1,3 +1,4 @@
+import { norm2 } from '../../norms';
 import { type Camera, type DepthPicture, projectAll, type Triangles } from '../picture/raster';
 import type { Point } from './actionLine';
 
@@ -13,7 +14,7 @@ const HIDDEN_BY = 0.05;
 export const contourLength = ({ points, closed }: Contour): number =>
   points.reduce((sum, p, i) => {
     const q = i > 0 ? points[i - 1] : closed ? points[points.length - 1] : p;
-    return sum + Math.hypot(p[0] - q[0], p[1] - q[1]);
+    return sum + norm2(p[0] - q[0], p[1] - q[1]);
   }, 0);
 
 /**
@@ -37,16 +38,14 @@ export function innerContours(
     toward[i] =
       n[o] * (camera.eye[0] - p[o]) + n[o + 1] * (camera.eye[1] - p[o + 1]) + n[o + 2] * (camera.eye[2] - p[o + 2]);
   }
-  const seen = (x: number, y: number, d: number): boolean => !isOutline(x, y) && d <= deepest(x, y) + HIDDEN_BY;
+  const seen = (x: number, y: number, d: number): boolean => d <= deepest(x, y) + HIDDEN_BY && !isOutline(x, y);
   // At a contour its own surface is in front on one side; only where all sides are nearer is it covered.
   const deepest = (x: number, y: number): number => {
+    const [px, py] = [Math.floor(x), Math.floor(y)];
     let d = 0;
-    for (let j = -1; j <= 1; j++)
-      for (let i = -1; i <= 1; i++) {
-        const px = Math.min(width - 1, Math.max(0, Math.floor(x) + i));
-        const py = Math.min(height - 1, Math.max(0, Math.floor(y) + j));
-        d = Math.max(d, depth[py * width + px]);
-      }
+    for (let j = Math.max(0, py - 1); j <= Math.min(height - 1, py + 1); j++)
+      for (let o = j * width + Math.max(0, px - 1), end = j * width + Math.min(width - 1, px + 1); o <= end; o++)
+        if (depth[o] > d) d = depth[o];
     return d;
   };
   const isOutline = (x: number, y: number): boolean => {

@@ -1,3 +1,4 @@
+import { apart } from '../../plane';
 import { RAD_PER_DEG } from '../skeleton/vector';
 import type { Point } from './actionLine';
 
@@ -15,6 +16,8 @@ export interface Mark {
   name: string;
   at: Point;
   visible: boolean;
+  /** Nothing but the part it lies on is before it: one sees where it is, though it is turned away. */
+  findable?: boolean;
 }
 
 /** Two landmarks that line up within 1.5 % of the figure's height; the farthest apart come first. */
@@ -31,11 +34,16 @@ const ALIGNED = 0.015;
 /** A line across the body shorter than this share of its true length is seen end on. */
 const END_ON = 0.4;
 
+/** The tilt of the line between two points, degrees, positive where its right end in the picture is higher. */
+export function tiltDeg(a: Point, b: Point): number {
+  const [l, r] = a[0] <= b[0] ? [a, b] : [b, a];
+  return Math.atan2(l[1] - r[1], r[0] - l[0]) / RAD_PER_DEG;
+}
+
 /** @param trueLength Pixels it would have if it lay across the view. */
 export function tiltOf(left: Point, right: Point, trueLength: number): Tilt {
   const [from, to] = left[0] <= right[0] ? [left, right] : [right, left];
-  const raw = Math.atan2(from[1] - to[1], to[0] - from[0]) / RAD_PER_DEG;
-  return { from, to, deg: raw, endOn: Math.hypot(to[0] - from[0], to[1] - from[1]) < END_ON * trueLength };
+  return { from, to, deg: tiltDeg(from, to), endOn: apart(from, to) < END_ON * trueLength };
 }
 
 /** What lies above the other of two landmarks is worth a plumb line only if they are apart, and not of the same limb's end. */

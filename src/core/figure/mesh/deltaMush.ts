@@ -1,3 +1,4 @@
+import { norm3 } from '../../norms';
 import type { BodyMesh } from './bodyPack';
 import { type Graph, quadNormals, smoothed } from './graph';
 
@@ -21,7 +22,7 @@ function frameAt(p: Float32Array, n: Float32Array, { start, list }: Graph, v: nu
   tx -= d * n[o];
   ty -= d * n[o + 1];
   tz -= d * n[o + 2];
-  const l = 1 / (Math.hypot(tx, ty, tz) || 1);
+  const l = 1 / (norm3(tx, ty, tz) || 1);
   tx *= l;
   ty *= l;
   tz *= l;

@@ -1,3 +1,4 @@
+import { norm3 } from '../../norms';
 import { group, range } from 'd3-array';
 import { normalize, type Vec3 } from '../skeleton/vector';
 
@@ -218,7 +219,7 @@ export function faceted(
     }
   }
   for (let i = 0; i < count; i++) {
-    const l = Math.hypot(normal[i * 3], normal[i * 3 + 1], normal[i * 3 + 2]) || 1;
+    const l = norm3(normal[i * 3], normal[i * 3 + 1], normal[i * 3 + 2]) || 1;
     for (let k = 0; k < 3; k++) {
       normal[i * 3 + k] /= l;
       middle[i * 3 + k] /= size[i] || 1;

@@ -1,3 +1,4 @@
+import { norm3 } from '../../norms';
 /** Neighbors of each vertex along the edges of the faces, in compressed rows: those of v are list[start[v]] up to list[start[v + 1]]. */
 export interface Graph {
   start: Uint32Array;
@@ -87,7 +88,7 @@ export function quadNormals(quads: Uint32Array, p: Float32Array): Float32Array {
     }
   }
   for (let o = 0; o < n.length; o += 3) {
-    const l = 1 / (Math.hypot(n[o], n[o + 1], n[o + 2]) || 1);
+    const l = 1 / (norm3(n[o], n[o + 1], n[o + 2]) || 1);
     n[o] *= l;
     n[o + 1] *= l;
     n[o + 2] *= l;

@@ -1,3 +1,4 @@
+import { norm3 } from '../../norms';
 import { partNumber } from '../skeleton/parts';
 import { add, cross, length, normalize, RAD_PER_DEG, scale, sub, type Vec3 } from '../skeleton/vector';
 import type { BodyMesh, MeshBuild } from './bodyPack';
@@ -119,7 +120,7 @@ function lump([x, y, z]: Vec3): number {
   const [i, j, k] = [Math.floor(x), Math.floor(y), Math.floor(z)];
   for (let n = 0; n < 27; n++) {
     const [a, b, c] = [i + (n % 3) - 1, j + (Math.floor(n / 3) % 3) - 1, k + Math.floor(n / 9) - 1];
-    const d = Math.hypot(a + chance(a, b, c) - x, b + chance(b, c, a) - y, c + chance(c, a, b) - z);
+    const d = norm3(a + chance(a, b, c) - x, b + chance(b, c, a) - y, c + chance(c, a, b) - z);
     least = Math.min(least, d);
   }
   return Math.max(0, 1 - least * least * 1.3);

@@ -1,3 +1,4 @@
+import { norm2 } from '../../norms';
 import type { Solid } from '../props/solids';
 import { add, conjugate, cross, dot, length, normalize, rotate, sub, type Vec3 } from '../skeleton/vector';
 import type { BodyMesh } from './bodyPack';
@@ -169,7 +170,7 @@ export function flattenOn(p: Float32Array, solids: readonly Solid[]): void {
     for (const { from, to, r0 } of seats) {
       const top = Math.max(from[1], to[1]);
       const low = Math.min(from[1], to[1]);
-      if (Math.hypot(p[o] - from[0], p[o + 2] - from[2]) < r0 && p[o + 1] < top && p[o + 1] > low - 0.1) p[o + 1] = top;
+      if (norm2(p[o] - from[0], p[o + 2] - from[2]) < r0 && p[o + 1] < top && p[o + 1] > low - 0.1) p[o + 1] = top;
     }
   }
 }

@@ -1,3 +1,4 @@
+import { norm3 } from '../../norms';
 import { clamp } from '../../clamp';
 import type { Side } from '../skeleton/skeleton';
 import { dot, sub, type Vec3 } from '../skeleton/vector';
@@ -40,7 +41,7 @@ function levelsOf(fineCount: number, quads: Uint32Array): Region['level'] {
 export function bustFade({ head }: Pick<MeshBuild, 'head'>, [x, y, z]: Vec3): number {
   const below = Math.max(0, head['clavicle.L'][1] + 0.3 - y);
   const level = Math.min(1, below / 0.2);
-  return ramp(1, 0.5, Math.hypot((level * x) / (head['upperarm01.L'][0] * 0.62), below / 0.74, (level * z) / 0.95));
+  return ramp(1, 0.5, norm3((level * x) / (head['upperarm01.L'][0] * 0.62), below / 0.74, (level * z) / 0.95));
 }
 
 /** How much of each vertex is there, by the resting body. */

@@ -1,3 +1,4 @@
+import { norm3 } from '../../norms';
 import { partNumber } from '../skeleton/parts';
 import type { BuildName } from '../skeleton/buildNames';
 import type { BodyMesh, MeshBuild } from './bodyPack';
@@ -72,7 +73,7 @@ export function pronounced(
   const kept = (['head', 'hand.L', 'hand.R', 'foot.L', 'foot.R'] as const).map(partNumber);
   let factor = new Float32Array(firstEye);
   for (let v = 0; v < firstEye; v++) {
-    const away = Math.hypot(rest[v * 3], rest[v * 3 + 1] - groin, rest[v * 3 + 2] * 0.7);
+    const away = norm3(rest[v * 3], rest[v * 3 + 1] - groin, rest[v * 3 + 2] * 0.7);
     const plain = Math.max(0, 1 - away / 0.5);
     factor[v] = kept.includes(parts[v]) ? 1 : 1 + (RELIEF[name] - 1) * (1 - plain) - 0.7 * Math.min(1, 2 * plain);
   }

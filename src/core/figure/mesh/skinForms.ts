@@ -1,3 +1,4 @@
+import { norm2 } from '../../norms';
 import { PARTS } from '../skeleton/parts';
 import { dot, type Vec3 } from '../skeleton/vector';
 
@@ -25,7 +26,7 @@ const TURNED = [0.15, 0.55] as const;
 
 /** Two axes that span what is seen from a direction. */
 function seenAxes([x, y, z]: Vec3): [Vec3, Vec3] {
-  const level = Math.hypot(x, z);
+  const level = norm2(x, z);
   const across: Vec3 = [z / level, 0, -x / level];
   return [across, [-(x * y) / level, level, -(z * y) / level]];
 }

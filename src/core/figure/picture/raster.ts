@@ -127,13 +127,19 @@ export function rasterize(
     const by = v[b + 1];
     const cx = v[c];
     const cy = v[c + 1];
+    // Most triangles of a fine mesh lie between the middles of pixels: they go before anything else is worked out.
+    const lowX = ax < bx ? (ax < cx ? ax : cx) : bx < cx ? bx : cx;
+    const highX = ax > bx ? (ax > cx ? ax : cx) : bx > cx ? bx : cx;
+    const x0 = Math.max(0, Math.ceil(lowX - 0.5));
+    const x1 = Math.min(width - 1, Math.floor(highX - 0.5));
+    if (x0 > x1) continue;
+    const lowY = ay < by ? (ay < cy ? ay : cy) : by < cy ? by : cy;
+    const highY = ay > by ? (ay > cy ? ay : cy) : by > cy ? by : cy;
+    const y0 = Math.max(0, Math.ceil(lowY - 0.5));
+    const y1 = Math.min(height - 1, Math.floor(highY - 0.5));
+    if (y0 > y1) continue;
     const area = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay);
     if (area === 0 || (beyond && area > 0)) continue;
-    const x0 = Math.max(0, Math.ceil(Math.min(ax, bx, cx) - 0.5));
-    const x1 = Math.min(width - 1, Math.floor(Math.max(ax, bx, cx) - 0.5));
-    const y0 = Math.max(0, Math.ceil(Math.min(ay, by, cy) - 0.5));
-    const y1 = Math.min(height - 1, Math.floor(Math.max(ay, by, cy) - 0.5));
-    if (x0 > x1 || y0 > y1) continue;
     // 1/depth is linear in the picture under perspective, depth itself under a parallel projection.
     const da = parallel ? v[a + 2] : 1 / v[a + 2];
     const db = parallel ? v[b + 2] : 1 / v[b + 2];

@@ -1,3 +1,4 @@
+import { norm2, norm3 } from '../../norms';
 import { handPoint } from '../skeleton/handPoint';
 import type { Rig } from '../skeleton/kinematics';
 import type { Place, Prop } from '../skeleton/pose';
@@ -168,21 +169,21 @@ export function solidDistance(solid: Solid, x: number, y: number, z: number): nu
     const qx = Math.abs(px + w * tx + b * tz - c * ty) - solid.half[0];
     const qy = Math.abs(py + w * ty + c * tx - a * tz) - solid.half[1];
     const qz = Math.abs(pz + w * tz + a * ty - b * tx) - solid.half[2];
-    const outside = Math.hypot(Math.max(qx, 0), Math.max(qy, 0), Math.max(qz, 0));
+    const outside = norm3(Math.max(qx, 0), Math.max(qy, 0), Math.max(qz, 0));
     return outside + Math.min(0, Math.max(qx, qy, qz));
   }
   const { from, to, r0, r1 } = solid;
   const ax = to[0] - from[0];
   const ay = to[1] - from[1];
   const az = to[2] - from[2];
-  const len = Math.hypot(ax, ay, az) || 1e-9;
+  const len = norm3(ax, ay, az) || 1e-9;
   const fx = x - from[0];
   const fy = y - from[1];
   const fz = z - from[2];
   const t = (fx * ax + fy * ay + fz * az) / (len * len);
   const axial = (Math.abs(t - 0.5) - 0.5) * len;
-  const radial = Math.hypot(fx - ax * t, fy - ay * t, fz - az * t) - (r0 + (r1 - r0) * Math.max(0, Math.min(1, t)));
-  return Math.hypot(Math.max(axial, 0), Math.max(radial, 0)) + Math.min(0, Math.max(axial, radial));
+  const radial = norm3(fx - ax * t, fy - ay * t, fz - az * t) - (r0 + (r1 - r0) * Math.max(0, Math.min(1, t)));
+  return norm2(Math.max(axial, 0), Math.max(radial, 0)) + Math.min(0, Math.max(axial, radial));
 }
 
 export interface SolidMesh {

@@ -1,3 +1,4 @@
+import { norm2 } from '../../norms';
 import { polygonCentroid, polygonContains, polygonHull } from 'd3-polygon';
 import type { Build } from './builds';
 import { buildFactor, KNEE_RADIUS, poseSkeleton, type Rig, type Shift, soleContacts } from './kinematics';
@@ -77,7 +78,7 @@ export function imbalance(pose: Pose, rig: Rig): number {
   if (!hull) return Infinity;
   if (polygonContains(hull, [x, z])) return 0;
   const [nx, nz] = nearestOn(hull, [x, z]);
-  return Math.hypot(nx - x, nz - z);
+  return norm2(nx - x, nz - z);
 }
 
 function nearestOn(hull: readonly GroundPoint[], [x, z]: GroundPoint): GroundPoint {

@@ -1,3 +1,4 @@
+import { norm3 } from '../../norms';
 /** Three-component vectors and unit quaternions as plain tuples; allocation is cheap here, only the field evaluator avoids it. */
 export type Vec3 = [number, number, number];
 /** Quaternion [x, y, z, w]. */
@@ -18,7 +19,7 @@ export const cross = (a: Vec3, b: Vec3): Vec3 => [
   a[2] * b[0] - a[0] * b[2],
   a[0] * b[1] - a[1] * b[0],
 ];
-export const length = (a: Vec3): number => Math.hypot(a[0], a[1], a[2]);
+export const length = (a: Vec3): number => norm3(a[0], a[1], a[2]);
 export const normalize = (a: Vec3): Vec3 => scale(a, 1 / (length(a) || 1));
 
 export const quatMul = (a: Quat, b: Quat): Quat => [
@@ -30,7 +31,7 @@ export const quatMul = (a: Quat, b: Quat): Quat => [
 export const quatProduct = (...factors: Quat[]): Quat => factors.reduce(quatMul);
 export const conjugate = (q: Quat): Quat => [-q[0], -q[1], -q[2], q[3]];
 const quatNormalize = (q: Quat): Quat => {
-  const l = Math.hypot(...q) || 1;
+  const l = Math.sqrt(q[0] * q[0] + q[1] * q[1] + q[2] * q[2] + q[3] * q[3]) || 1;
   return [q[0] / l, q[1] / l, q[2] / l, q[3] / l];
 };
 

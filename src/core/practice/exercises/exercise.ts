@@ -1,4 +1,5 @@
 import { PART_FAMILIES } from '../../figure/catalogue/families';
+import { MANNERS } from '../../hand/mannerNames';
 import * as z from 'zod/mini';
 import { durationSchema } from '../time/duration';
 
@@ -60,6 +61,8 @@ const formSchema = z.object({
   imagined: z.optional(z.boolean()),
   /** Parts of the body that it is about: it is drawn from pictures of those where there are some. */
   about: z.optional(z.array(z.enum(PART_FAMILIES)).check(z.maxLength(PART_FAMILIES.length))),
+  /** Where the eye is to go first is chosen before, and asked for after. */
+  focal: z.optional(z.boolean()),
   /** Wants something laid on its side. */
   broad: z.optional(z.boolean()),
   /** A drawing may be traced in it: whose it is matters. */
@@ -74,6 +77,8 @@ const formSchema = z.object({
   parts: z.optional(
     z.array(z.object({ label: z.string().check(z.maxLength(60)), drawMs: durationSchema })).check(z.maxLength(6)),
   ),
+  /** How the hand draws it, where its rule does not say. */
+  drawn: z.optional(z.enum(MANNERS)),
   /** An exercise that serves the same end, for another mix. */
   otherwise: z.optional(z.string().check(z.maxLength(64))),
 });

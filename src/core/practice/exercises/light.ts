@@ -13,6 +13,7 @@ export const LIGHT = [
     school: 'light and dark',
     closingQuestion: 'Was the shadow one shape?',
     lookAt: ['One shadow shape', 'Nothing in between'],
+    form: { drawn: 'shadow shapes' },
   }),
   exercise({
     id: 'tone-study',
@@ -25,6 +26,7 @@ export const LIGHT = [
     school: 'long',
     closingQuestion: 'Which light was the brightest, and is it alone?',
     lookAt: ['Lay-in', 'Shadow shapes', 'Softest edge', 'One brightest light', 'Accents'],
+    form: { drawn: 'hatching', focal: true },
   }),
   exercise({
     id: 'line-then-tone',
@@ -37,6 +39,7 @@ export const LIGHT = [
     closingQuestion: 'Did the line hold without the tone?',
     lookAt: ['No values in the line', 'The tone keeps to the shadow'],
     form: {
+      drawn: 'hatching',
       parts: [
         { label: 'line', drawMs: 30_000 },
         { label: 'tone', drawMs: 110_000 },
@@ -53,7 +56,7 @@ export const LIGHT = [
     seconds: [60, 120, 300],
     closingQuestion: 'Which of them would you take to the large sheet?',
     lookAt: ['Big shapes first', 'No two alike'],
-    form: { onOneSheet: true, framed: true },
+    form: { drawn: 'mass', onOneSheet: true, framed: true },
   }),
   exercise({
     id: 'main-piece',
@@ -64,7 +67,7 @@ export const LIGHT = [
     rule: { reference: 'none' },
     seconds: [600, 2400, 10_800],
     closingQuestion: 'What did the warm-up give to it?',
-    form: { mainPiece: true },
+    form: { drawn: 'hatching', mainPiece: true },
   }),
   exercise({
     id: 'two-pens',

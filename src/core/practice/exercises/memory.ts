@@ -82,6 +82,7 @@ export const MEMORY = [
     rule: { repeat: 'same picture again', review: 'pair' },
     seconds: [60, 120, 180],
     closingQuestion: 'Did the focal point stay?',
+    form: { focal: true },
   }),
   exercise({
     id: 'one-element',
@@ -92,6 +93,7 @@ export const MEMORY = [
     rule: { view: 'detail' },
     seconds: [60, 120, 300],
     closingQuestion: 'What did you see that the whole had hidden?',
+    form: { drawn: 'bars' },
   }),
   exercise({
     id: 'from-imagination',
@@ -114,7 +116,11 @@ export const MEMORY = [
     seconds: [60, 60, 120],
     closingQuestion: 'Which line will you use again?',
     lookAt: ['Eight lines that differ'],
-    form: { traced: true, labels: ['smooth', 'rough', 'choppy', 'exaggerated', 'thin', 'light', 'strong', 'heavy'] },
+    form: {
+      drawn: 'contour',
+      traced: true,
+      labels: ['smooth', 'rough', 'choppy', 'exaggerated', 'thin', 'light', 'strong', 'heavy'],
+    },
   }),
   exercise({
     id: 'new-medium',

@@ -20,7 +20,7 @@ export const QUICK = [
     seconds: [10, 15, 30],
     closingQuestion: 'Which pose had the longest line?',
     lookAt: ['Does one line carry the pose?', 'Does it end in the foot that carries?'],
-    form: { notWhole: true },
+    form: { drawn: 'action line', notWhole: true },
   }),
   exercise({
     id: 'flowing-gesture',
@@ -66,7 +66,7 @@ export const QUICK = [
     seconds: [60, 120, 180],
     closingQuestion: 'Where was an edge not needed?',
     lookAt: ['One shape, no outline', 'The lean', 'The biggest dark'],
-    form: { broad: true },
+    form: { drawn: 'mass', broad: true },
   }),
   exercise({
     id: 'shoulder-and-hip-bars',
@@ -78,6 +78,7 @@ export const QUICK = [
     seconds: [10, 20, 30],
     closingQuestion: 'How often did the bars tilt against each other?',
     lookAt: ['Head', 'Spine', 'Shoulder bar', 'Hip bar', 'Limbs'],
+    form: { drawn: 'bars' },
   }),
   exercise({
     id: 'envelope',
@@ -89,7 +90,7 @@ export const QUICK = [
     seconds: [60, 120, 600],
     closingQuestion: 'Did the figure fit inside its envelope?',
     lookAt: ['Fits the sheet', 'Five to eight straights', 'Corners where they are'],
-    form: { notWhole: true },
+    form: { drawn: 'block-in', notWhole: true },
   }),
   exercise({
     id: 'mark-allowance',
@@ -128,6 +129,7 @@ export const QUICK = [
     seconds: [60, 90, 120],
     closingQuestion: 'Did the short side stay short?',
     lookAt: ['Pinched side found', 'Stretched side in one sweep', 'Offset curves'],
+    form: { drawn: 'bars' },
   }),
   exercise({
     id: 'wrapping-lines',
@@ -139,6 +141,7 @@ export const QUICK = [
     seconds: [120, 180, 300],
     closingQuestion: 'Which end came nearer?',
     lookAt: ['Near end larger', 'Overlaps', 'Curves that turn with the limb'],
+    form: { drawn: 'wrapping' },
   }),
   exercise({
     id: 'quick-head',
@@ -150,7 +153,7 @@ export const QUICK = [
     seconds: [30, 60, 60],
     closingQuestion: 'Did neck and shoulders come along?',
     lookAt: ['Eye line', 'Neck and shoulders', 'Shadow shapes'],
-    form: { notWhole: true, about: ['heads'] },
+    form: { drawn: 'structural', notWhole: true, about: ['heads'] },
   }),
   exercise({
     id: 'hands-and-feet',
@@ -166,7 +169,7 @@ export const QUICK = [
     seconds: [30, 60, 120],
     closingQuestion: 'Was it one shape before it had fingers?',
     lookAt: ['One big shape', 'Wrist or ankle', 'Thumb side'],
-    form: { notWhole: true, about: ['hands', 'feet'] },
+    form: { drawn: 'structural', notWhole: true, about: ['hands', 'feet'] },
   }),
   exercise({
     id: 'page-of-many',

@@ -59,6 +59,7 @@ export const SEEING = [
     seconds: [180, 300, 600],
     closingQuestion: 'Where did the surface do something you did not expect?',
     lookAt: ['Follows the bumps', 'None straight across'],
+    form: { drawn: 'wrapping' },
   }),
   exercise({
     id: 'negative-shapes',
@@ -70,6 +71,7 @@ export const SEEING = [
     seconds: [120, 180, 300],
     closingQuestion: 'Which gap was not the shape you took it for?',
     lookAt: ['Shape of each gap', 'Gaps to the edge of the sheet'],
+    form: { drawn: 'negative shapes' },
   }),
   exercise({
     id: 'plumb-and-level',
@@ -81,5 +83,6 @@ export const SEEING = [
     seconds: [120, 180, 300],
     closingQuestion: 'What lined up that you had not expected?',
     lookAt: ['Under the chin', 'Level with the knee', 'Half-way'],
+    form: { drawn: 'block-in' },
   }),
 ] as const;

@@ -1,5 +1,6 @@
 import { clamp } from '../../clamp';
-import { AIMS, type Aim, wantsBroad, type Wish } from '../start/aims';
+import { AIMS, wantsBroad, type Wish } from '../start/aims';
+import type { Aim } from '../start/aimIds';
 import { clockDigits, durationWords } from '../time/duration';
 import { DURATION_STEPS_MS } from '../time/durationSteps';
 import { exerciseById, ONE_POSE } from '../exercises';
@@ -36,6 +37,8 @@ export interface FitRequest {
   liveModel?: boolean;
   /** Length at which the learner gets the whole figure down, by exercise, as the journal knows it. */
   workingMs?: ReadonlyMap<string, number>;
+  /** Lengths that drawings of an exercise may have, where not all its own may be. */
+  mayLast?: (exerciseId: string, ms: number) => boolean;
   /** Missing before the first session. */
   daysSinceLast?: number;
   /** No page of lines, even after a week away. */
@@ -111,6 +114,7 @@ const SLIVER = 0.12;
 function stretchesOf(request: FitRequest, setCount: number, roomMs: number, changeMs: number): Stretch[][] {
   const wishes = wishesOf(request);
   const live = request.liveModel ?? false;
+  const { mayLast } = request;
   const sets: Stretch[][] = Array.from({ length: setCount }, () => []);
   let from = 0;
   for (const { exercise: id, weight } of wishes) {
@@ -128,7 +132,13 @@ function stretchesOf(request: FitRequest, setCount: number, roomMs: number, chan
       const idealMs = idealLength(exercise, (low + high) / 2, request);
       const sheet = atSheetMs(exercise, idealMs, live);
       const wantedMs = ((high - low) * roomMs * sheet) / (sheet + LEAD_IN_MS + changeMs);
-      sets[s].push({ exercise, wantedMs, idealMs, wished: s === parts.findIndex(([l, h]) => h - l === widest) });
+      sets[s].push({
+        exercise,
+        wantedMs,
+        idealMs,
+        mayLast: mayLast && ((ms) => mayLast(id, ms)),
+        wished: s === parts.findIndex(([l, h]) => h - l === widest),
+      });
     }
     from = to;
   }

@@ -17,6 +17,8 @@ export interface Stretch {
   /** At the sheet, milliseconds: looking and drawing. */
   wantedMs: number;
   idealMs: number;
+  /** Lengths that it may have, where not all may be; any where none of the exercise's own may. */
+  mayLast?: ((ms: number) => boolean) | undefined;
   /** The largest part of what was wished for: at least one drawing of it, wherever that can be had. */
   wished?: boolean;
 }
@@ -27,12 +29,13 @@ export function atSheetMs({ lookMs, lookAgainMs, rule }: Exercise, drawMs: numbe
   return (rule.reference === 'shown then hidden' ? 2 : 1) * drawMs + lookMs + lookAgainMs;
 }
 
-/** Lengths worth trying for a stretch: duration steps of the exercise within a factor of four of what is asked for. */
-function lengthsFor({ exercise, idealMs }: Stretch): number[] {
-  const steps = DURATION_STEPS_MS.filter(
-    (ms) => ms >= exercise.shortestMs && ms <= exercise.longestMs && ms >= idealMs / 4 && ms <= idealMs * 4,
-  );
-  return steps.length > 0 ? steps : [exercise.usualMs];
+/** Lengths worth trying for a stretch: duration steps of the exercise that it may have, within a factor of four of what is asked for. */
+function lengthsFor({ exercise, idealMs, mayLast }: Stretch): number[] {
+  const own = DURATION_STEPS_MS.filter((ms) => ms >= exercise.shortestMs && ms <= exercise.longestMs);
+  const allowed = mayLast ? own.filter(mayLast) : own;
+  const steps = (allowed.length > 0 ? allowed : own).filter((ms) => ms >= idealMs / 4 && ms <= idealMs * 4);
+  if (steps.length > 0) return steps;
+  return allowed.length > 0 && mayLast ? allowed : [exercise.usualMs];
 }
 
 /** So many drawings of one length. */

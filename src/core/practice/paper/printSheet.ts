@@ -14,6 +14,8 @@ export const printRequestSchema = z.object({
   plan: planSchema,
   startsAtMinute: z.nullable(z.int().check(z.minimum(0), z.maximum(1439))),
   sheet: sheetSchema,
+  /** The code to be written on the first sheet; each further one is one more. */
+  code: z.optional(z.string().check(z.regex(/^\d{4}-\d{1,6}-1$/))),
   /** Figures in pictures of the learner's, which are known only where the plan was made, by reference. */
   shapes: z._default(
     z.record(z.string().check(z.maxLength(200)), z.object({ width: z.number(), height: z.number() })),
@@ -33,6 +35,8 @@ interface PrintRow {
 export interface PrintSheet {
   title: string;
   summary: string;
+  /** What to write on the corner of each sheet; empty where that is not known. */
+  code: string;
   rows: PrintRow[];
   /** Sheets of small plans, to be drawn on. */
   frameSheets: FrameSheet[];
@@ -51,7 +55,7 @@ function framesOf(block: Block, sheet: Sheet, shapes: PrintRequest['shapes']): F
 }
 
 /** A plan as a page of rows with boxes for the times as they were. */
-export function printSheet({ plan, startsAtMinute, sheet, shapes }: PrintRequest): PrintSheet {
+export function printSheet({ plan, startsAtMinute, sheet, shapes, code }: PrintRequest): PrintSheet {
   const { segments, totalMs } = expandPlan(plan);
   const { drawingMs } = sumPlan(plan);
   const rows = plannedRibbon(plan).map(({ blockIndex, label, measure, cells }): PrintRow => {
@@ -67,6 +71,7 @@ export function printSheet({ plan, startsAtMinute, sheet, shapes }: PrintRequest
   return {
     title: plan.title,
     summary: `${durationWords(totalMs)} in all, ${durationWords(drawingMs)} of drawing, on ${sheet.size} ${sheet.paper}`,
+    code: code ? `On the corner of each sheet: ${code}, then ${code.replace(/1$/, '2')} and so on` : '',
     rows,
     frameSheets: plan.blocks.flatMap((block) => framesOf(block, sheet, shapes)),
   };

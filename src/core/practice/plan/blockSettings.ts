@@ -50,6 +50,8 @@ export const settingsSchema = z.object({
   holdLimitMs: z.optional(z.int().check(z.minimum(60_000), z.maximum(LONGEST_MS))),
   /** Its poses are holds of one pose and make one drawing: its name, the same for parts that a rest parts. */
   oneDrawing: z.optional(z.string().check(z.minLength(1), z.maxLength(64))),
+  /** A card before each pose dares a mark; it takes no time. */
+  risk: z.optional(z.boolean()),
   /** Said in place of a reference. */
   prompt: z.optional(z.string().check(z.maxLength(200))),
 });

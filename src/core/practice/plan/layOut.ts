@@ -85,7 +85,7 @@ export function layOutRecipe(recipe: Recipe, chosen: Chosen): LaidOut {
     });
     if (from < poses.length) put(part(poses.slice(from)), { blockId: block.id, firstPose: from });
   });
-  const { title, why, seed, availableMs, exercises, audience } = recipe;
+  const { title, why, seed, availableMs, exercises, audience, cause } = recipe;
   const used = exercises.filter((e) =>
     recipe.blocks.some((b) => b.kind === 'poses' && [b.exercise, b.alternate, b.settings.orExercise].includes(e.id)),
   );
@@ -99,6 +99,7 @@ export function layOutRecipe(recipe: Recipe, chosen: Chosen): LaidOut {
       blocks,
       ...(used.length > 0 && { exercises: used }),
       ...(audience && { audience }),
+      ...(cause && { cause }),
     },
     origins,
   };

@@ -14,6 +14,7 @@ import {
   restBlockSchema,
 } from './schema';
 import { settingsSchema } from './blockSettings';
+import { causeSchema } from './cause';
 import { sheetSchema } from '../paper/sheet';
 
 const optionalMs = z.int().check(z.minimum(0), z.maximum(LONGEST_MS));
@@ -119,6 +120,7 @@ export const recipeSchema = z.object({
     }),
   ),
   exercises: z.array(exerciseSchema).check(z.maxLength(100)),
+  cause: z.optional(causeSchema),
 });
 export type Recipe = z.infer<typeof recipeSchema>;
 

@@ -100,5 +100,6 @@ export function recipeOf(plan: Plan, setId: string, keepPictures: boolean): Reci
     audience: plan.audience ?? false,
     blocks,
     exercises: plan.exercises ?? [],
+    ...(plan.cause && { cause: plan.cause }),
   };
 }

@@ -3,6 +3,7 @@ import { LONGEST_REFERENCE_ID } from '../../figure/catalogue/referenceId';
 import { durationSchema, LONGEST_MS } from '../time/duration';
 import { exerciseSchema } from '../exercises/exercise';
 import { settingsSchema } from './blockSettings';
+import { causeSchema } from './cause';
 
 const optionalMs = z.int().check(z.minimum(0), z.maximum(LONGEST_MS));
 
@@ -106,5 +107,6 @@ export const planSchema = z.object({
   exercises: z.optional(z.array(exerciseSchema).check(z.maxLength(100))),
   /** Drawn while explaining to others: it does not count in the learner's own averages. */
   audience: z.optional(z.boolean()),
+  cause: z.optional(causeSchema),
 });
 export type Plan = z.infer<typeof planSchema>;

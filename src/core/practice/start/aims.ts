@@ -1,4 +1,5 @@
 import type { Exercise } from '../exercises/exercise';
+import type { Aim } from './aimIds';
 import type { Medium } from '../paper/materials';
 
 export interface Wish {
@@ -86,8 +87,7 @@ export const AIMS = {
       { exercise: 'mark-allowance', weight: 0.2 },
     ],
   },
-} as const satisfies Record<string, { name: string; wishes: readonly Wish[] }>;
-export type Aim = keyof typeof AIMS;
+} as const satisfies Record<Aim, { name: string; wishes: readonly Wish[] }>;
 /** Whether there is an aim of this name. */
 export const isAim = (text: string): text is Aim => Object.hasOwn(AIMS, text);
 

@@ -1,4 +1,5 @@
-import { AIMS, type Aim } from './aims';
+import { AIMS } from './aims';
+import type { Aim } from './aimIds';
 import type { Shape } from '../fit/fit';
 import { exerciseById } from '../exercises';
 import type { Recipe } from '../plan/recipe';

@@ -7,6 +7,7 @@ import { exerciseById } from '../exercises';
 import { hidesReference } from '../exercises/exercise';
 import { fitPlan } from '../fit/fit';
 import { layOutRecipe } from '../plan/layOut';
+import type { Cause } from '../plan/cause';
 import type { Block, Plan } from '../plan/schema';
 
 export interface ProposalInput {
@@ -27,8 +28,26 @@ export interface ProposalInput {
     of?: string | undefined;
   };
   seed: number;
+  medium?: string | undefined;
+  /** What it is about, and its one reason; missing for a bit of everything. */
+  about?: About | undefined;
+  /** Parts of the body to draw, for exercises about them; they are drawn from `references` where there are none. */
+  parts?: readonly ReferenceFacts[] | undefined;
   /** References chosen already, in order. */
   picked?: readonly { id: string; odd: boolean }[] | undefined;
+}
+
+/** What a session is about beyond a bit of everything. */
+interface About {
+  wishes: readonly Wish[];
+  /** As it stands after "because"; what would overrule it after "until". */
+  because: string;
+  until?: string | undefined;
+  /** The exercise that is drawn from only some references, and which. */
+  focus: string;
+  from?: ((reference: ReferenceFacts) => boolean) | undefined;
+  mayLast?: ((exerciseId: string, ms: number) => boolean) | undefined;
+  cause?: Cause | undefined;
 }
 
 /** The wishes of a bit of everything; another mix has other exercises that serve the same ends. */
@@ -40,15 +59,26 @@ const mixOf = (seed: number): Wish[] =>
   );
 
 /** A session for the time there is: what `fitPlan` makes of a bit of everything, with references chosen through the whole of it. */
-export function proposePlan({ availableMs, references, history, seed, picked }: ProposalInput): Plan {
+export function proposePlan({
+  availableMs,
+  references,
+  history,
+  seed,
+  medium,
+  about,
+  parts = [],
+  picked,
+}: ProposalInput): Plan {
   const { daysSinceLast } = history;
   const { recipe } = fitPlan({
     availableMs,
     aim: 'everything',
     shape: 'climb',
-    wishes: mixOf(seed),
+    wishes: about?.wishes ?? mixOf(seed),
     setId: '',
     seed,
+    ...(medium && { medium }),
+    ...(about?.mayLast && { mayLast: about.mayLast }),
     ...(daysSinceLast !== undefined && { daysSinceLast }),
   });
   const { plan } = layOutRecipe(recipe, {});
@@ -58,7 +88,9 @@ export function proposePlan({ availableMs, references, history, seed, picked }: 
   const habit = facingHabit(history.facings);
   const favorFacing = habit && (habit === 'right' ? 'left' : 'right');
   const poses = blocks.flatMap((block) => (block.kind === 'poses' ? block.poses : []));
-  const chosen = picked ? inTurn(picked, poses.length) : chooseFor(blocks, { references, history, seed, habit, eased });
+  const chosen = picked
+    ? inTurn(picked, poses.length)
+    : chooseFor(blocks, { references, parts, about, history, seed, habit, eased });
   poses.forEach((pose, i) => {
     pose.referenceId = chosen.picks[i]?.id ?? null;
     if (chosen.picks[i]?.odd) pose.odd = true;
@@ -66,7 +98,27 @@ export function proposePlan({ availableMs, references, history, seed, picked }: 
   const first = references.find((r) => r.id === poses[0]?.referenceId);
   const gentle = (first?.difficulty ?? Infinity) <= GENTLE;
   const { easyMemory } = chosen;
-  return { ...plan, why: reason({ blocks, rusty, eased, gentle, history, habit, favorFacing, easyMemory }) };
+  return {
+    ...plan,
+    why: about
+      ? becauseOf(about, rusty, history)
+      : reason({ blocks, rusty, eased, gentle, history, habit, favorFacing, easyMemory }),
+    ...(about?.cause && { cause: about.cause }),
+  };
+}
+
+/** What a session is about, and why, in one sentence. */
+function becauseOf(
+  { focus, because, until }: About,
+  rusty: boolean,
+  { of, daysSinceLast = 0 }: ProposalInput['history'],
+): string {
+  const name = exerciseById(focus).name;
+  // Long away is what has to be said first: it is why it begins as it does.
+  const away = rusty
+    ? `${of ? `${of} has` : 'you have'} been away ${counted(Math.floor(daysSinceLast), 'day')}, and `
+    : '';
+  return `${name}, because ${away}${because}${until ? `; it stays until ${until}` : ''}.`;
 }
 
 /** The hardest that is still called gentle. */
@@ -86,45 +138,83 @@ const inTurn = (picked: readonly Chosen[], count: number): ChosenFor => ({
   easyMemory: false,
 });
 
-/** References for all poses of a session, as a whole; what is drawn from memory first, where that is new and has to be easy. */
-function chooseFor(
-  blocks: readonly Block[],
-  {
-    references,
-    history,
-    seed,
-    habit,
-    eased,
-  }: Pick<ProposalInput, 'references' | 'history' | 'seed'> & { habit: 'left' | 'right' | undefined; eased: boolean },
-): ChosenFor {
-  const isNew = memoryIsNew(history.memorySessions);
-  const fromMemory = blocks.flatMap((b) =>
-    b.kind === 'poses' ? b.poses.map(() => isNew && hidesReference(exerciseById(b.exercise))) : [],
+/** Which poses of a session are chosen together, and from what. */
+interface Group {
+  pool: readonly ReferenceFacts[];
+  /** Only easy ones, since drawing from memory is new. */
+  easy?: boolean;
+  slots: number[];
+}
+
+type Choosing = Pick<ProposalInput, 'references' | 'about' | 'history' | 'seed'> & {
+  parts: readonly ReferenceFacts[];
+  habit: 'left' | 'right' | undefined;
+  eased: boolean;
+};
+
+/**
+ * The poses of a session by what they are drawn from: from memory, while that is new, from what is easy; an exercise about parts from those;
+ * what the session is about from what it asks for, as far as that goes; all others from everything, last.
+ */
+function groupsOf(blocks: readonly Block[], { references, parts, about, history }: Choosing): Group[] {
+  const isNew = memoryIsNew(history.memorySessions) && easyParts(references, 1).length > 0;
+  const groups = new Map<string, Group>();
+  const put = (name: string, pool: readonly ReferenceFacts[], slots: readonly number[], easy = false): void => {
+    if (slots.length === 0) return;
+    const group = groups.get(name) ?? { pool, easy, slots: [] };
+    group.slots.push(...slots);
+    groups.set(name, group);
+  };
+  let slot = 0;
+  for (const block of blocks) {
+    if (block.kind !== 'poses') continue;
+    const exercise = exerciseById(block.exercise);
+    const families: readonly string[] = exercise.form?.about ?? [];
+    const slots = block.poses.map(() => slot++);
+    const of = families.length > 0 ? parts.filter(({ family }) => families.includes(family ?? '')) : [];
+    const all = of.length > 0 ? of : references;
+    const asked = about?.from && about.focus === block.exercise ? all.filter(about.from) : [];
+    const easy = isNew && hidesReference(exercise);
+    if (easy) put('easy', references, slots, easy);
+    else {
+      // As many as there are; the others are drawn from everything.
+      put('asked', asked, slots.slice(0, asked.length));
+      put(all === references ? 'all' : block.exercise, all, slots.slice(asked.length));
+    }
+  }
+  // Where fewest can be had is chosen first.
+  return [...groups.values()].sort(
+    (a, b) => Number(a.pool === references && !a.easy) - Number(b.pool === references && !b.easy),
   );
-  const memoryCount = fromMemory.filter(Boolean).length;
-  const common = { order: 'gentle to hard' as const, recent: history.recent ?? [] };
-  const easy = memoryCount > 0 ? easyParts(references, memoryCount) : [];
-  const memory =
-    easy.length > 0
-      ? pick({ ...common, pool: easy, count: memoryCount, seed: seed + 1, timesDrawn: history.timesDrawn })
-      : [];
-  const facts = new Map(references.map((r) => [r.id, r]));
+}
+
+/** References for all poses of a session, as a whole. */
+function chooseFor(blocks: readonly Block[], choosing: Choosing): ChosenFor {
+  const { references, parts, history, seed, habit, eased } = choosing;
+  const facts = new Map([...references, ...parts].map((r) => [r.id, r]));
   const timesDrawn = new Map(history.timesDrawn);
-  for (const { id } of memory) timesDrawn.set(id, (timesDrawn.get(id) ?? 0) + 1);
-  const others = pick({
-    ...common,
-    pool: references,
-    count: fromMemory.length - memory.length,
-    seed,
-    timesDrawn,
-    level: habit && history.facings,
-    gentleStart: eased,
-    beside: memory.map(({ id }) => facts.get(id) ?? { id }),
-  });
-  let m = 0;
-  let o = 0;
-  const picks = fromMemory.map((hides) => (hides && memory.length > 0 ? memory[m++] : others[o++]));
-  return { picks, easyMemory: memory.length > 0 };
+  const beside: ReferenceFacts[] = [];
+  const picks: (Chosen | undefined)[] = [];
+  let easyMemory = false;
+  for (const { pool, easy, slots } of groupsOf(blocks, choosing)) {
+    easyMemory ||= easy === true;
+    const found = pick({
+      order: 'gentle to hard',
+      recent: history.recent ?? [],
+      pool: easy ? easyParts(references, slots.length) : pool,
+      count: slots.length,
+      seed: easy ? seed + 1 : seed,
+      timesDrawn,
+      ...(!easy && { level: habit && history.facings, gentleStart: eased }),
+      beside,
+    });
+    found.forEach((one, i) => (picks[slots[i]] = one));
+    for (const { id } of found) {
+      timesDrawn.set(id, (timesDrawn.get(id) ?? 0) + 1);
+      beside.push(facts.get(id) ?? { id });
+    }
+  }
+  return { picks, easyMemory };
 }
 
 interface Reason {

@@ -1,4 +1,5 @@
-import type { Aim, Wish } from './aims';
+import type { Aim } from './aimIds';
+import type { Wish } from './aims';
 import { fitPlan, type FitRequest, type Shape } from '../fit/fit';
 import { lookBackBlock, posesBlock, restBlock } from '../edit/newBlock';
 import { blockIds, type PosesRecipe, type Recipe, type RecipeBlock } from '../plan/recipe';

@@ -3,7 +3,7 @@ import { Camera, FileArchive, FolderOpen, FolderSync, ImagePlus } from 'lucide-r
 import { type ReactNode, useEffect, useState } from 'react';
 import { canLinkFolders } from '@/storage/pictures/folders';
 import type { Given } from '@/storage/pictures/intake/stage';
-import { fromInput } from './givenFiles';
+import { fromInput } from '@/storage/pictures/intake/givenFiles';
 import { Menu } from './Menu';
 
 const WAYS = [

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import type { Given } from '@/storage/pictures/intake/stage';
-import { fromTransfer } from './givenFiles';
+import { fromTransfer } from '@/storage/pictures/intake/givenFiles';
 
 /** Pictures dropped anywhere on the page or pasted. @returns Whether something hovers over the page. */
 export function useDropAndPaste(give: (files: readonly Given[]) => void): boolean {

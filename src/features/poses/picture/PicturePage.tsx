@@ -22,7 +22,7 @@ import { useStart } from '@/storage/hooks/useStart';
 import { useCovered } from '@/storage/hooks/useCovered';
 import { FigureOfPicture } from './FigureOfPicture';
 import { AnswerKeyPanel } from '@/ui/answerKey/AnswerKeyPanel';
-import { type LayerId, LAYERS } from '@/ui/answerKey/layers';
+import { type LayerId, LAYERS, toggledLayer } from '@/ui/answerKey/layers';
 import { DrawnFromMemory } from '@/ui/DrawnFromMemory';
 import { Notice } from '@/ui/Notice';
 import { type SeenAs, SeenAsChoice } from '@/ui/ValueFilters';
@@ -89,12 +89,7 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
     () => body && readBody(body, effectiveFacts(picture).subject === 'people/two or more' ? 2 : 1),
     [body, picture],
   );
-  const toggle = (layer: LayerId): void =>
-    setLayers((before) => {
-      const next = new Set(before);
-      if (!next.delete(layer)) next.add(layer);
-      return next;
-    });
+  const toggle = (layer: LayerId): void => setLayers((before) => toggledLayer(before, layer));
   usePageKeys((key) => {
     const layer = LAYERS.find((l) => l.hotkey === key && (POINT_LAYERS as readonly string[]).includes(l.id));
     if (layer) toggle(layer.id);

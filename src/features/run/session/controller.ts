@@ -32,7 +32,21 @@ type Without<T, K extends string> = T extends unknown ? Omit<T, K> : never;
 export type Said = Without<
   Extract<
     RunEvent,
-    { type: 'why' | 'peek' | 'lift' | 'intoRoom' | 'startPoint' | 'whole' | 'line' | 'oneMore' | 'shareOut' }
+    {
+      type:
+        | 'why'
+        | 'peek'
+        | 'lift'
+        | 'intoRoom'
+        | 'startPoint'
+        | 'flowLine'
+        | 'focal'
+        | 'focalKept'
+        | 'whole'
+        | 'line'
+        | 'oneMore'
+        | 'shareOut';
+    }
   >,
   'atMs'
 >;
@@ -73,8 +87,11 @@ export function momentKey(state: RunState): string {
     visit?.peeks.length,
     visit?.lifts,
     visit?.startPoint,
+    visit?.flowLine,
+    visit?.focal,
     [...state.lengths.values()],
     state.visits.at(-2)?.whole,
+    state.visits.at(-2)?.focalKept,
     state.visits.at(-2)?.line,
     [...state.shares.values()],
     state.others,

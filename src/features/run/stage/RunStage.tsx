@@ -3,7 +3,9 @@ import dynamic from 'next/dynamic';
 import { type PointerEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { MAX_ZOOM, type Viewing, WHOLE, withStart } from '@/core/journal/viewing';
 import type { Exercise } from '@/core/practice/exercises/exercise';
+import { MOST_LINE_POINTS } from '@/core/clock/log';
 import type { PathPoint } from '@/core/seeing/edgePace';
+import { thinned } from '@/core/seeing/thinned';
 import { held, pictureAt, placeIn, type Rect, roomOn, type Turned, WIDE_PX, zoomedAt } from '@/core/seeing/place';
 import { parsePictureReference } from '@/core/references/picture';
 import { knownFacts } from '@/core/figure/catalogue/catalogue';
@@ -46,6 +48,12 @@ export interface Stage {
   startPoint: PathPoint | undefined;
   /** Called with shares of the picture where a tap marks the beginning. */
   onStartPoint: ((x: number, y: number) => void) | undefined;
+  /** The learner's line of the flow as it was drawn, and where a line is told to; missing where none is drawn. */
+  flowLine: readonly PathPoint[] | undefined;
+  onFlowLine: ((points: readonly PathPoint[]) => void) | undefined;
+  /** Where the eye is to go first, and where that is told to. */
+  focal: PathPoint | undefined;
+  onFocal: ((x: number, y: number) => void) | undefined;
   onPlumb: (x: number, y: number) => void;
   /** The horizon of the room drawn into is moved. */
   onHorizon: ((horizon: number) => void) | undefined;
@@ -98,6 +106,9 @@ export function RunStage(props: Stage) {
   const edge = useMemo(() => edgeOf(answers, viewing.edge), [answers, viewing.edge]);
   const tracing = aids.pace && edge === undefined && shownId !== null && parsePictureReference(shownId) !== undefined;
   const [trace, setTrace] = useState<readonly PathPoint[]>([]);
+  const { onFlowLine, onFocal } = props;
+  // A larger picture is moved by dragging: then no line is drawn on it.
+  const lining = onFlowLine !== undefined && turned.zoom <= 1 && !tracing;
 
   const placeOf = useCallback(
     (bitmap: ImageBitmap): Rect | undefined => {
@@ -136,7 +147,7 @@ export function RunStage(props: Stage) {
     event.currentTarget.setPointerCapture(event.pointerId);
     fingers.current.set(event.pointerId, { x: event.clientX, y: event.clientY });
     pressed.current = { x: event.clientX, y: event.clientY, moved: fingers.current.size > 1 };
-    if (tracing) setTrace([]);
+    if (tracing || lining) setTrace([]);
   };
   const onPointerMove = (event: PointerEvent<HTMLDivElement>): void => {
     const at = onPicture(event);
@@ -151,7 +162,7 @@ export function RunStage(props: Stage) {
       const apart = Math.hypot(before.x - other.x, before.y - other.y);
       const now = Math.hypot(event.clientX - other.x, event.clientY - other.y);
       if (apart > 0) zoomAt(now / apart, (event.clientX + other.x) / 2, (event.clientY + other.y) / 2);
-    } else if (tracing && at) {
+    } else if ((tracing || (lining && pressed.current.moved)) && at) {
       setTrace((points) => traced(points, at));
     } else if (turned.zoom > 1 && pressed.current.moved) {
       turn(
@@ -170,9 +181,15 @@ export function RunStage(props: Stage) {
       onViewing((before) => ({ ...before, edge: trace.map(([x, y]): [number, number] => [x, y]) }));
       return;
     }
+    if (lining && trace.length > 1) {
+      onFlowLine(thinned(trace, MOST_LINE_POINTS));
+      setTrace([]);
+      return;
+    }
     const at = onPicture(event);
     if (press.moved || !at || Math.min(...at) < 0 || Math.max(...at) > 1) return;
     if (aids.plumb) props.onPlumb(at[0], at[1]);
+    else if (onFocal) onFocal(at[0], at[1]);
     else if (props.onStartPoint) {
       props.onStartPoint(at[0], at[1]);
       onViewing((before) => withStart(before, at[0], at[1], Date.now()));
@@ -207,7 +224,7 @@ export function RunStage(props: Stage) {
             label={`Reference: ${knownFacts(id)?.name ?? 'a picture of yours'}`}
           >
             {props.answersShown && answers && <AnswerKeyOverlay answers={answers} shown={ANSWERS} label="Answer key" />}
-            {!aside && (
+            {(!aside || onFocal) && (
               <StageMarks
                 answers={answers}
                 place={place}
@@ -215,6 +232,8 @@ export function RunStage(props: Stage) {
                 aids={aids}
                 starts={props.onStartPoint ? earlierStarts(viewing, startPoint) : []}
                 startPoint={startPoint}
+                flowLine={lining && trace.length > 1 ? trace : props.flowLine}
+                focal={props.focal}
                 edge={tracing ? { points: trace, closed: false } : edge}
                 spentShare={spentShare}
               />

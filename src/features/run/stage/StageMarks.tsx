@@ -26,6 +26,8 @@ export function StageMarks({
   aids,
   starts,
   startPoint,
+  flowLine,
+  focal,
   edge,
   spentShare,
 }: {
@@ -37,6 +39,9 @@ export function StageMarks({
   /** Where earlier drawings of it were begun, shares. */
   starts: readonly PathPoint[];
   startPoint: PathPoint | undefined;
+  /** The learner's own line of the flow, and where the eye is to go first, shares. */
+  flowLine: readonly PathPoint[] | undefined;
+  focal: PathPoint | undefined;
   /** An edge for the pace, shares; closed ones go once around. */
   edge: { points: readonly PathPoint[]; closed: boolean } | undefined;
   /** Share of the drawing time that has passed; asked at every frame. */
@@ -70,6 +75,13 @@ export function StageMarks({
           <path d="M-6 -6L6 6M-6 6L6 -6" {...LINE} stroke="var(--ink)" />
         </g>
       ))}
+      {flowLine && flowLine.length > 1 && <Line d={polyline(flowLine, w, h)} />}
+      {focal && (
+        <g transform={`translate(${focal[0] * w} ${focal[1] * h}) scale(${size})`} data-focal>
+          <circle r={16} {...UNDER} strokeWidth={5} />
+          <circle r={16} {...LINE} strokeWidth={2.2} />
+        </g>
+      )}
       {startPoint && (
         <g transform={`translate(${startPoint[0] * w} ${startPoint[1] * h}) scale(${size})`}>
           <path d="M-9 -9L9 9M-9 9L9 -9" {...UNDER} strokeWidth={5} />

@@ -14,6 +14,8 @@ export type ReadyPicture = { kind: 'ready'; bitmap: ImageBitmap } | { kind: 'mis
 const KEEP = 4;
 /** Of them, shown now or next: these are not kept waiting for the machine's sake. */
 const DUE = 2;
+/** The others are begun when a change of pose has been painted: decoding a large picture takes what painting needs. */
+const PAINTED_MS = 150;
 
 /**
  * Pictures of the references given, decoded in a worker at screen size before they are due.
@@ -23,6 +25,8 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
   const [ready, setReady] = useState<ReadonlyMap<string, ReadyPicture>>(new Map());
   const known = useRef(new Set<string>());
   const due = useRef<readonly string[]>([]);
+  /** Those that are begun in a moment. */
+  const soon = useRef(new Map<string, { timer: ReturnType<typeof setTimeout>; begin: () => void }>());
   const pictures = useRef<Client<PictureApi>>(undefined);
   const figures = useRef<FigureQueue>(undefined);
   useEffect(
@@ -32,6 +36,8 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
       pictures.current = undefined;
       figures.current = undefined;
       known.current.clear();
+      for (const { timer } of soon.current.values()) clearTimeout(timer);
+      soon.current.clear();
       due.current = [];
     },
     [],
@@ -68,13 +74,29 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
       return image ? decode(id, image) : { kind: 'missing' };
     };
     due.current = ids.slice(0, DUE);
-    for (const id of known.current) if (!ids.includes(id)) known.current.delete(id);
+    for (const id of known.current) {
+      if (ids.includes(id)) continue;
+      known.current.delete(id);
+      clearTimeout(soon.current.get(id)?.timer);
+      soon.current.delete(id);
+    }
     for (const id of ids) {
+      const isDue = due.current.includes(id);
+      const waiting = soon.current.get(id);
+      if (waiting && isDue) {
+        clearTimeout(waiting.timer);
+        waiting.begin();
+      }
       if (known.current.has(id)) continue;
       known.current.add(id);
-      void load(id)
-        .catch((): ReadyPicture => ({ kind: 'missing' }))
-        .then((picture) => show(id, picture));
+      const begin = (): void => {
+        soon.current.delete(id);
+        void load(id)
+          .catch((): ReadyPicture => ({ kind: 'missing' }))
+          .then((picture) => show(id, picture));
+      };
+      if (isDue) begin();
+      else soon.current.set(id, { timer: setTimeout(begin, PAINTED_MS), begin });
     }
     // Not at once: what is still on the screen is closed only after the coming picture was asked for.
     queueMicrotask(() => {

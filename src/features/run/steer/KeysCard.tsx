@@ -1,48 +1,5 @@
 'use client';
-const KEYS: readonly [heading: string, keys: readonly [string, string][]][] = [
-  [
-    'The clock',
-    [
-      ['Enter', 'the one key: on when it waits, go on, or pause'],
-      ['Space', 'pause, go on'],
-      ['Right, Page Down', 'next, or page full'],
-      ['Left, Page Up', 'back, more time with it'],
-      ['+ and -', 'a little more, a little less'],
-      ['N', 'one more of this'],
-      ['R', 'start this again'],
-      ['X', 'stop and keep'],
-      ['C', 'size of the clock'],
-    ],
-  ],
-  [
-    'The picture',
-    [
-      ['S', 'squint while held'],
-      ['G, L', 'gray, lighter'],
-      ['V, [ and ]', 'few values, where they part'],
-      ['M, U', 'mirror, upside down'],
-      ['P, D, E, J', 'plumb line, divide (without a picture: a perspective box), envelope, face'],
-      ['A', 'pace along the edge'],
-      ['Z', 'whole, or twice as large'],
-      ['H', 'hide it'],
-      ['K', 'answer key, after the time'],
-      ['Q', 'all of these by hand'],
-    ],
-  ],
-  [
-    'Now and then',
-    [
-      ['I', 'I peeked, I lifted; hold it as long as you look'],
-      ['O', 'the other exercise before a pose'],
-      ['Y, T', 'whole figure down: yes, not yet'],
-      ['1, 2', 'the line was loose, tight'],
-      ['/', 'what is left of a pot, shared out evenly'],
-      ['W', 'second window'],
-      ['F', 'full screen'],
-      ['?', 'these keys'],
-    ],
-  ],
-];
+import { RUN_KEYS } from '@/core/handbook/runKeys';
 
 export function KeysCard({ onClose }: { onClose: () => void }) {
   return (
@@ -57,7 +14,7 @@ export function KeysCard({ onClose }: { onClose: () => void }) {
         </button>
       </div>
       <div className="mt-2 grid gap-x-8 gap-y-4 sm:grid-cols-2">
-        {KEYS.map(([heading, keys]) => (
+        {RUN_KEYS.map(([heading, keys]) => (
           <div key={heading}>
             <h3 className="text-[16px]">{heading}</h3>
             <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-[15px]">

@@ -1,8 +1,11 @@
 'use client';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { listenToPedals } from '@/ui/input/pedals';
 import { keyFor, keyName } from '@/ui/input/steering';
 import { unlockSound } from '@/ui/sound/cuePlayer';
+
+/** What lies over the run has the keys and pedals. */
+const underDialog = (): boolean => document.querySelector('dialog[open]') !== null;
 
 /**
  * Keys, pedals, presenters and headset buttons. Held keys do not repeat; typing in a field is left alone.
@@ -15,33 +18,40 @@ export function useKeys(
   release: (key: string) => void,
   learned: Readonly<Record<string, string>>,
 ): void {
+  // Listened to once: what a key means changes with every pose, asking for pedals takes time.
+  const now = useRef({ press, release, learned });
   useEffect(() => {
+    now.current = { press, release, learned };
+  });
+  useEffect(() => {
+    const keyOf = (code: string): string => keyFor(code, now.current.learned);
     const onKey = (event: KeyboardEvent): void => {
       unlockSound();
       if (event.ctrlKey || event.metaKey || event.altKey) return;
       const target = event.target as HTMLElement;
-      if (target.closest('input, textarea, select')) return;
-      const key = keyFor(keyName(event), learned);
+      if (target.closest('input, textarea, select') || underDialog()) return;
+      const key = keyOf(keyName(event));
       // A focused button answers to space and enter itself.
       if ((key === ' ' || key === 'Enter') && target.closest('button, a')) return;
       if (event.repeat) {
         if (key.length === 1) event.preventDefault();
         return;
       }
-      if (press(key)) event.preventDefault();
+      if (now.current.press(key)) event.preventDefault();
     };
-    const onKeyUp = (event: KeyboardEvent): void => release(keyFor(keyName(event), learned));
+    const onKeyUp = (event: KeyboardEvent): void => now.current.release(keyOf(keyName(event)));
     window.addEventListener('keydown', onKey);
     window.addEventListener('keyup', onKeyUp);
     const stopPedals = listenToPedals((code) => {
-      const key = keyFor(code, learned);
-      press(key);
-      release(key);
+      if (underDialog()) return;
+      const key = keyOf(code);
+      now.current.press(key);
+      now.current.release(key);
     });
     return () => {
       window.removeEventListener('keydown', onKey);
       window.removeEventListener('keyup', onKeyUp);
       stopPedals();
     };
-  }, [press, release, learned]);
+  }, []);
 }

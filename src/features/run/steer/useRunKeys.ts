@@ -14,6 +14,8 @@ export interface RunKeys {
   run: Run;
   segment: Segment;
   exercise: Exercise | undefined;
+  /** What is asked of the drawing made last. */
+  asks: 'whole' | 'focal' | undefined;
   learned: Readonly<Record<string, string>>;
   onPauseOrGo: () => void;
   onStop: () => void;
@@ -30,7 +32,7 @@ function waits(run: Run, segment: Segment): boolean {
 
 /** The keys of a session. @returns Press one by hand. */
 export function useRunKeys(keys: RunKeys): (key: string) => boolean {
-  const { run, segment, exercise, learned, onPauseOrGo, onStop, onScreenKey, onScreenRelease } = keys;
+  const { run, segment, exercise, asks, learned, onPauseOrGo, onStop, onScreenKey, onScreenRelease } = keys;
   /** Since when the key of a peek is held, on the session clock. */
   const peekingSince = useRef<number>(undefined);
   const drawing = segment.kind === 'draw';
@@ -64,7 +66,8 @@ export function useRunKeys(keys: RunKeys): (key: string) => boolean {
           return true;
         case 'y':
         case 't':
-          if (between) run.say({ type: 'whole', down: key === 'y' });
+          if (between)
+            run.say(asks === 'focal' ? { type: 'focalKept', kept: key === 'y' } : { type: 'whole', down: key === 'y' });
           return true;
         case '1':
         case '2':
@@ -77,7 +80,7 @@ export function useRunKeys(keys: RunKeys): (key: string) => boolean {
           return plainKey(run, key) || onScreenKey(key);
       }
     },
-    [run, segment, peeks, lifts, gap, between, onPauseOrGo, onStop, onScreenKey],
+    [run, segment, asks, peeks, lifts, gap, between, onPauseOrGo, onStop, onScreenKey],
   );
   const release = useCallback(
     (key: string): void => {

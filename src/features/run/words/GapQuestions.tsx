@@ -1,9 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
-import { visitSpentMs } from '@/core/clock/account';
+import { askedOf } from '@/core/clock/asked';
 import type { Visit } from '@/core/clock/visit';
-import { asksWhole } from '@/core/practice/rules/asksWhole';
-import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
 
@@ -16,12 +14,25 @@ export function GapQuestions({
   centered = false,
 }: Pick<SegmentProps, 'plan' | 'segments' | 'state' | 'onSay'> & { centered?: boolean }) {
   const drawings = state.visits.filter((v) => segments[v.segmentIndex].kind === 'draw');
-  const drawn = drawings.at(-1);
-  const exercise = drawn && poseExercise(plan, segments[drawn.segmentIndex]);
-  if (!drawn || !exercise) return null;
+  const asked = askedOf(plan, segments, state.visits);
+  if (!asked) return null;
+  const { drawn, asks } = asked;
   return (
     <div className={`flex flex-wrap items-center gap-x-8 gap-y-3 ${centered ? 'justify-center' : ''}`}>
-      {asksWhole(exercise, visitSpentMs(drawn)) && (
+      {asks === 'focal' && (
+        <Question label="The focal area" words="Does the eye still go first where you chose?">
+          {([true, false] as const).map((kept) => (
+            <Answer
+              key={String(kept)}
+              words={kept ? 'It does' : 'Elsewhere'}
+              hint={kept ? 'Y' : 'T'}
+              given={drawn.focalKept === kept}
+              onPress={() => onSay({ type: 'focalKept', kept })}
+            />
+          ))}
+        </Question>
+      )}
+      {asks === 'whole' && (
         <Question label="The last pose" words="Whole figure down?">
           {([true, false] as const).map((down) => (
             <Answer

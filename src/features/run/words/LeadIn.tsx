@@ -1,4 +1,6 @@
 'use client';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
 import { potAt } from '@/core/clock/pot';
 import { lengthOf } from '@/core/clock/replay';
 import { clockDigits, durationWords } from '@/core/practice/time/duration';
@@ -16,9 +18,14 @@ import type { SegmentProps } from './segmentProps';
 import { Ticking } from './Ticking';
 import { attemptWords, cueOf, eitherOf, nextPose, poseCount, poseNotes } from './words';
 
+// The hand that draws comes only when it is asked for.
+const ShownOnce = dynamic(() => import('./ShownOnce').then((m) => m.ShownOnce), { ssr: false });
+
 /** Before a pose: what comes, how, and how long; between two, whether the last one was whole. */
 export function LeadIn({ plan, segments, state, segment, onCommand, onSay }: SegmentProps) {
   const changing = segment.kind === 'change';
+  /** The segment before which it was asked to be shown. */
+  const [shownAt, setShownAt] = useState<number>();
   const ahead = changing
     ? segments.findIndex((s, i) => i > state.segmentIndex && (s.kind === 'leadIn' || s.kind === 'draw'))
     : state.segmentIndex;
@@ -26,6 +33,7 @@ export function LeadIn({ plan, segments, state, segment, onCommand, onSay }: Seg
   const next = segments[at];
   const exercise = poseExercise(plan, next);
   if (!exercise) return null;
+  const block = plan.blocks[next.blockIndex];
   const pose = nextPose(plan, segments, at);
   const either = eitherOf(plan, next);
   const cue = cueOf(plan, next, exercise);
@@ -38,7 +46,7 @@ export function LeadIn({ plan, segments, state, segment, onCommand, onSay }: Seg
   const shared = state.shares.has(next.blockIndex);
   const attempt = changing ? undefined : attemptWords(state);
   return (
-    <div className="absolute inset-0 grid place-content-center px-16 text-center max-sm:px-10">
+    <div className="pointer-events-none absolute inset-0 grid place-content-center px-16 text-center max-sm:px-10 [&_button]:pointer-events-auto">
       <p className="run-small text-quiet">
         {!changing ? 'Ready' : turnsSheet(plan, segment) ? 'Next sheet. Then' : 'Next'}
       </p>
@@ -77,10 +85,31 @@ export function LeadIn({ plan, segments, state, segment, onCommand, onSay }: Seg
         </p>
       )}
       <p className="run-cue mx-auto mt-5 max-w-[34ch] font-serif leading-snug">{cue}</p>
+      {block.kind === 'poses' && block.settings?.risk && (
+        <p className="run-small mx-auto mt-2 max-w-[36ch] text-quiet">Risk one mark that cannot be taken back.</p>
+      )}
       {liesDown(plan, next) && measures(exercise) && (
         <p className="run-small mx-auto mt-2 max-w-[36ch] text-quiet">It lies: one envelope around all of it first.</p>
       )}
+      {!changing && exercise.form?.focal && referenceOf(plan, next) !== null && (
+        <p className="run-small mx-auto mt-2 max-w-[40ch] text-quiet">
+          Where is the eye to go first? Tap it on the picture as soon as you see it.
+        </p>
+      )}
       {exercise.rule.marks === 'C, S and straight' && <MarkKinds />}
+      {!changing && exercise.rule.reference !== 'none' && shownAt !== state.segmentIndex && (
+        <RunButton
+          className="btn-quiet mx-auto mt-4 h-12 px-4 text-[16px]"
+          onPress={() => setShownAt(state.segmentIndex)}
+        >
+          Show me once
+        </RunButton>
+      )}
+      {shownAt === state.segmentIndex && (
+        <div className="absolute top-6 right-10 border border-hairline bg-sheet p-2 max-sm:inset-x-6 max-sm:grid max-sm:justify-items-center">
+          <ShownOnce exercise={exercise} />
+        </div>
+      )}
       {either && (
         <RunButton className="btn-quiet mx-auto mt-4 h-14 px-6 text-[17px]" onPress={() => onCommand('choose')}>
           {either} instead <kbd className="kbd kbd-sm">O</kbd>

@@ -1,5 +1,6 @@
 'use client';
 import { Eye, EyeOff, type LucideIcon, PenLine, Pencil } from 'lucide-react';
+import { focalNow } from '@/core/clock/asked';
 import { type Pot, potAt } from '@/core/clock/pot';
 import { clockDigits } from '@/core/practice/time/duration';
 import { poseStages, stageAt } from '@/core/practice/rules/poseStages';
@@ -122,9 +123,9 @@ function potWords({ drawings, leftMs }: Pot, shared: boolean): string {
 }
 
 /** What is to be said at this moment of a pose, beside its name. */
-function momentWords({ plan, state, segment }: SegmentProps, exercise: Exercise): string | undefined {
+function momentWords({ plan, segments, state, segment }: SegmentProps, exercise: Exercise): string | undefined {
   if (segment.kind === 'look')
-    return segment.open ? 'Look until you have it. Then hide it.' : 'Look. It hides when the time is up.';
+    return `${segment.open ? 'Look until you have it. Then hide it.' : 'Look. It hides when the time is up.'} Draw the line of its flow on the picture, if you like.`;
   if (segment.kind === 'lookAgain')
     return exercise.rule.reference === 'shown then hidden'
       ? 'Lay both drawings beside the picture.'
@@ -132,6 +133,13 @@ function momentWords({ plan, state, segment }: SegmentProps, exercise: Exercise)
   if (segment.kind !== 'draw') return undefined;
   if (state.elapsedMs >= (holdLimitOf(plan, segment) ?? Infinity)) return 'Long enough to hold. A break is due.';
   if (inLastMinute(exercise, state)) return 'The last minute. Keep the pace.';
+  if (
+    exercise.form?.focal &&
+    showsReference(plan, segment) &&
+    !focalNow(plan, segments, state) &&
+    state.elapsedMs < BEGINNING_MS
+  )
+    return 'Tap the picture where the eye is to go first.';
   const begun = state.visits.at(-1)?.startPoint !== undefined;
   if (takesStartPoint(exercise) && showsReference(plan, segment) && !begun && state.elapsedMs < BEGINNING_MS)
     return 'Tap the picture where you begin. Crosses: where you began before.';

@@ -13,7 +13,7 @@ const RESTING_HAND = 'Shake the hands out';
 
 /** Rests, looking back, and moves of the body. */
 export function Resting(props: SegmentProps) {
-  const { plan, segments, state, segment, wordsOn, onCommand } = props;
+  const { plan, segments, state, segment, wordsOn, onCommand, onPages } = props;
   const block = plan.blocks[segment.blockIndex];
   const next = nextPose(plan, segments, state.segmentIndex);
   const name = useReferenceName(next?.referenceId ?? null);
@@ -46,7 +46,7 @@ export function Resting(props: SegmentProps) {
         />
       )}
       <div
-        className={`run-rest absolute inset-y-0 flex flex-col justify-center gap-4 ${shown ? 'w-[min(440px,42%)] max-sm:w-[86%]' : 'w-[min(560px,70%)]'} ${place}`}
+        className={`run-rest absolute inset-y-0 flex flex-col justify-center-safe gap-4 overflow-y-auto ${shown ? 'w-[min(440px,42%)] max-sm:w-[86%]' : move || back ? 'w-[min(560px,70%)]' : 'w-[min(600px,70%)] max-sm:w-[calc(100%-5rem)]'} ${place}`}
       >
         <p className="run-small font-semibold text-moss-text">
           {move
@@ -57,8 +57,10 @@ export function Resting(props: SegmentProps) {
           <Ticking state={state} words={(now) => digitsOf(segment, now)} />
         </p>
         <div className="flex items-center gap-4">
-          {!move && !back && <MoveFigure name={RESTING_HAND} state={state} className="h-[110px] shrink-0" />}
-          <p className="run-title font-serif leading-tight">{title}</p>
+          {!move && !back && (
+            <MoveFigure name={RESTING_HAND} state={state} className="h-[110px] shrink-0 max-sm:hidden" />
+          )}
+          <p className={`${move || back ? 'run-title' : 'run-name'} font-serif leading-tight`}>{title}</p>
         </div>
         <p className="text-[17px]">{hint}</p>
         {breathes && <Breathing state={state} />}
@@ -71,16 +73,21 @@ export function Resting(props: SegmentProps) {
           className={`flex flex-wrap gap-3 ${shown ? 'max-sm:justify-center' : move || back ? 'justify-center' : ''}`}
         >
           <RunButton className="h-12 max-sm:h-14" onPress={() => onCommand('next')}>
-            {move ? 'Next move' : back ? 'Seen' : 'Draw now'} <kbd className="kbd kbd-sm">Right</kbd>
+            {move ? 'Next move' : back ? 'Seen' : 'Draw now'} <kbd className="kbd kbd-sm max-sm:hidden">Right</kbd>
           </RunButton>
           <RunButton className="btn-quiet h-12 max-sm:h-14" onPress={() => onCommand('more')}>
-            A little more <kbd className="kbd kbd-sm">+</kbd>
+            A little more <kbd className="kbd kbd-sm max-sm:hidden">+</kbd>
           </RunButton>
+          {!move && onPages && (
+            <RunButton className="btn-quiet h-12 max-sm:h-14" onPress={onPages}>
+              Put a page away
+            </RunButton>
+          )}
         </div>
         {!move && <GapQuestions {...props} />}
       </div>
       {next && !move && (
-        <p className={`absolute top-12 ${wordsOn === 'left' ? 'right-14 text-right' : 'left-14'}`}>
+        <p className={`absolute top-12 max-sm:hidden ${wordsOn === 'left' ? 'right-14 text-right' : 'left-14'}`}>
           <span className="block text-quiet">Next, {next.length}</span>
           {name.toLowerCase()}
         </p>

@@ -17,4 +17,6 @@ export interface SegmentProps {
   wordsOn: 'left' | 'right';
   onCommand: (command: Command) => void;
   onSay: (said: Said) => void;
+  /** A page is put away; missing where this cannot be done. */
+  onPages?: () => void;
 }

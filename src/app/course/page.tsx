@@ -1,0 +1,16 @@
+import type { Metadata } from 'next';
+import { Courses } from '@/features/course/Courses';
+import { TopBar } from '@/ui/TopBar';
+
+export const metadata: Metadata = { title: 'Courses' };
+
+export default function Page() {
+  return (
+    <>
+      <TopBar />
+      <main className="px-4 pt-5 pb-12 sm:px-10">
+        <Courses />
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,38 @@
+import type { Plan } from '../practice/plan/schema';
+import { asksWhole } from '../practice/rules/asksWhole';
+import { drawingKey } from '../practice/rules/holds';
+import { poseExercise } from '../practice/rules/poseExercise';
+import type { Segment, SegmentKind } from '../practice/time/timeline';
+import { visitSpentMs } from './account';
+import type { RunState } from './run';
+import type { Visit } from './visit';
+
+/** Where the eye is to go first is chosen in these. */
+export const FOCAL_IN: readonly SegmentKind[] = ['leadIn', 'look', 'draw'];
+
+/** Where the eye is to go first in the drawing that a segment is about, as it was chosen last. */
+export function focalNow(
+  plan: Plan,
+  segments: readonly Segment[],
+  { visits }: Pick<RunState, 'visits'>,
+): Visit['focal'] {
+  const at = visits.at(-1);
+  return at && focalOf(plan, segments, visits, drawingKey(plan, segments[at.segmentIndex]));
+}
+
+const focalOf = (plan: Plan, segments: readonly Segment[], visits: readonly Visit[], drawing: string): Visit['focal'] =>
+  visits.findLast((v) => v.focal && drawingKey(plan, segments[v.segmentIndex]) === drawing)?.focal;
+
+/** What is asked of the drawing made last, besides its line: whether the figure was whole, whether the eye still goes where it should. */
+export function askedOf(
+  plan: Plan,
+  segments: readonly Segment[],
+  visits: readonly Visit[],
+): { drawn: Visit; asks: 'whole' | 'focal' | undefined } | undefined {
+  const drawn = visits.findLast((v) => segments[v.segmentIndex].kind === 'draw');
+  const exercise = drawn && poseExercise(plan, segments[drawn.segmentIndex]);
+  if (!drawn || !exercise) return undefined;
+  if (asksWhole(exercise, visitSpentMs(drawn))) return { drawn, asks: 'whole' };
+  const chosen = focalOf(plan, segments, visits, drawingKey(plan, segments[drawn.segmentIndex]));
+  return { drawn, asks: chosen ? 'focal' : undefined };
+}

@@ -1,0 +1,59 @@
+import type { Session } from '../journal/session';
+import { localDay } from '../moment';
+import type { SavedPlan } from '../practice/plan/savedPlan';
+
+/** A kept plan that is due, and the local day it stood on: today, or the day that was missed. */
+export interface Scheduled {
+  plan: SavedPlan;
+  day: number;
+}
+
+/** The weekday of a local day: 0 Sunday to 6 Saturday. January 1, 1970 was a Thursday. */
+export const weekdayOf = (day: number): number => (((day + 4) % 7) + 7) % 7;
+
+/** Local days from when a plan was kept to today on which it stands; as many of them at most as it is to come round. */
+export function standsOn({ schedule, savedAtMs }: Pick<SavedPlan, 'schedule' | 'savedAtMs'>, today: number): number[] {
+  if (!schedule) return [];
+  const days: number[] = [];
+  for (let day = localDay(savedAtMs); day <= today && days.length < (schedule.times ?? Infinity); day++)
+    if (schedule.days.includes(weekdayOf(day))) days.push(day);
+  return days;
+}
+
+/** Days a plan stood on for which a session of it was made. */
+const made = (planId: string, sessions: readonly Session[]): Set<number> =>
+  new Set(sessions.flatMap(({ plan }) => (plan.cause?.scheduled?.planId === planId ? [plan.cause.scheduled.day] : [])));
+
+/**
+ * The kept plans that are due, today's before one that was missed. A missed day that moves is due until the plan stands again; one that
+ * stays is not spoken of.
+ */
+export function scheduledFor(plans: readonly SavedPlan[], sessions: readonly Session[], today: number): Scheduled[] {
+  return plans
+    .flatMap((plan): Scheduled[] => {
+      const last = standsOn(plan, today).at(-1);
+      if (last === undefined || made(plan.id, sessions).has(last)) return [];
+      return last === today || plan.schedule?.moves ? [{ plan, day: last }] : [];
+    })
+    .sort((a, b) => b.day - a.day || a.plan.savedAtMs - b.plan.savedAtMs);
+}
+
+/** How many of the days that some plans stood on, of some local days, had a session of them. */
+export function keptDays(
+  plans: readonly SavedPlan[],
+  sessions: readonly Session[],
+  fromDay: number,
+  today: number,
+): { stood: number; kept: number } {
+  let stood = 0;
+  let kept = 0;
+  for (const plan of plans) {
+    const done = made(plan.id, sessions);
+    for (const day of standsOn(plan, today)) {
+      if (day < fromDay) continue;
+      stood++;
+      if (done.has(day)) kept++;
+    }
+  }
+  return { stood, kept };
+}

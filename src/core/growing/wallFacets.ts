@@ -1,0 +1,52 @@
+import { FAMILY_UNKNOWN, NOT_SAID } from './tally';
+
+/** What drawings on the wall are found by, in the order it is shown. */
+export const WALL_FACETS = [
+  'exercise',
+  'medium',
+  'family',
+  'view',
+  'hand',
+  'month',
+  'state',
+  'influence',
+  'usedFor',
+] as const;
+export type WallFacet = (typeof WALL_FACETS)[number];
+
+export const FACET_NAMES: Record<WallFacet, string> = {
+  exercise: 'Exercise',
+  medium: 'Medium',
+  family: 'Pose',
+  view: 'View',
+  hand: 'Hand',
+  month: 'Month',
+  state: 'State',
+  influence: 'Under the influence of',
+  usedFor: 'Used for',
+};
+
+/** What is known of a drawing, as the values it is found by. */
+export function facetWords(known: {
+  exercise: string;
+  medium: string | undefined;
+  family: string | undefined;
+  view: string | undefined;
+  hand: string;
+  month: string;
+  states: readonly string[];
+  influence: string | undefined;
+  usedFor: string | undefined;
+}): Record<WallFacet, readonly string[]> {
+  return {
+    exercise: [known.exercise],
+    medium: [known.medium || NOT_SAID],
+    family: [known.family ?? FAMILY_UNKNOWN],
+    view: [known.view ?? 'view not known'],
+    hand: [known.hand],
+    month: [known.month],
+    state: known.states,
+    influence: known.influence ? [known.influence] : [],
+    usedFor: known.usedFor ? [known.usedFor] : [],
+  };
+}

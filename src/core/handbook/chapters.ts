@@ -1,0 +1,319 @@
+/** A part of a chapter. */
+export interface Passage {
+  heading: string;
+  paragraphs: readonly string[];
+  /** Things in a row, each with what is to be said of it. */
+  list?: readonly (readonly [what: string, words: string])[];
+  /** A layer of the answer key, over the chapter's figure. */
+  layer?: { id: string; caption: string };
+}
+
+export interface Chapter {
+  id: string;
+  title: string;
+  /** One sentence: what it is about. */
+  about: string;
+  /** A figure of the program's that layers are shown on. */
+  figure?: string;
+  passages: readonly Passage[];
+}
+
+const WALKING = 'figure/bread-carrier-walking/stocky/65/10/26';
+
+/** Chapters of the handbook beside its exercises, in the order they are shown. */
+export const CHAPTERS: readonly Chapter[] = [
+  {
+    id: 'session',
+    title: 'How a session goes',
+    about: 'From sitting down to putting the sheet away.',
+    passages: [
+      {
+        heading: 'Arrive',
+        paragraphs: [
+          'Say how long you have and what you draw with. Five minutes are a session, and so are three hours. Today makes a plan and tells its one reason; another mix is one press away.',
+          'Pictures are picked for you: those you have drawn least, gentle before hard, no two alike beside each other. Who likes to pick does so on Poses, with a clock, because hunting for pictures easily takes longer than drawing from them.',
+        ],
+      },
+      {
+        heading: 'Warm up',
+        paragraphs: [
+          'First the body: hands, wrists, shoulders, neck, a few slow breaths. Then the line: whole pages of it, fast, without caring about any one of them.',
+        ],
+      },
+      {
+        heading: 'Short before long',
+        paragraphs: [
+          'Ten seconds to two minutes for the whole figure, large before small. Only then the longer poses, in which each stage has its time: envelope, correction, shadow shapes, tone, accents.',
+          'Who begins starts with three minutes and works down. Nobody is told off for the longer time.',
+        ],
+        list: [
+          ['10 to 20 s', 'one action line and the lean'],
+          ['30 s', 'action line, head, ribcage, pelvis and where the limbs go'],
+          ['1 min', 'that, with the tilts of shoulders and hips, and the limbs placed'],
+          ['2 min', 'fifteen to thirty deliberate marks, one shadow mass, one round of correction'],
+          ['3 to 5 min', 'block-in and correction; toward five the shadow shapes'],
+          ['10 min', 'envelope, lay-in, shadow shapes, tone, one light, the darkest accents'],
+          ['20 min and more', 'edges, halftones, and a second look at the proportions'],
+        ],
+      },
+      {
+        heading: 'Rest',
+        paragraphs: [
+          'After twenty to twenty-five minutes at the sheet there is a rest. Stand up, look far away, let the hand hang. What is left of the time is told, and what it would be enough for.',
+        ],
+      },
+      {
+        heading: 'Look back, and keep',
+        paragraphs: [
+          'Look at the sheet beside the picture, squinting, mirrored, upside down. What will you try in the next one? That is all that is asked. Photograph the sheet, the bad ones too: in a week, two months and a year the same picture comes back, and then the early ones are worth most.',
+        ],
+      },
+    ],
+  },
+  {
+    id: 'looking',
+    title: 'What to look for',
+    about: 'What is there to be seen in a pose, layer by layer. The same layers lie over every figure after its time.',
+    figure: WALKING,
+    passages: [
+      {
+        heading: 'Action line',
+        paragraphs: [
+          'The longest path through the pose, from the head down into the leg that carries. It is no outline: it is where the pose goes. Mostly a C or an S.',
+        ],
+        layer: { id: 'action', caption: 'Action line' },
+      },
+      {
+        heading: 'Masses',
+        paragraphs: [
+          'Head, ribcage and pelvis keep their shape whatever the body does. How far are they apart, how do they overlap, which way does each face?',
+        ],
+        layer: { id: 'masses', caption: 'Masses' },
+      },
+      {
+        heading: 'Solids and planes',
+        paragraphs: [
+          'The masses as simple solids show which side is turned to you. Planes show where a form turns from the light.',
+        ],
+        layer: { id: 'solids', caption: 'Solids' },
+      },
+      {
+        heading: 'Tilts',
+        paragraphs: [
+          'The line through the shoulders and the one through the hips. In a stance at ease they lean against each other: one side of the waist is pinched, the other pulled. The hand straightens them without asking; a tilt that is exaggerated does less harm.',
+        ],
+        layer: { id: 'tilts', caption: 'Tilts' },
+      },
+      {
+        heading: 'Landmarks',
+        paragraphs: [
+          'Places where bone lies under the skin, whatever the build: the pit of the neck, the end of the breastbone, the hip points, kneecaps, ankles. They tell front from back and say whether the masses are where they belong.',
+        ],
+        layer: { id: 'landmarks', caption: 'Landmarks' },
+      },
+      {
+        heading: 'Envelope',
+        paragraphs: [
+          'The few straight lines around everything that sticks out. It is drawn first: it says whether the figure fits the sheet and which way it leans.',
+        ],
+        layer: { id: 'envelope', caption: 'Envelope' },
+      },
+      {
+        heading: 'Plumb and level',
+        paragraphs: [
+          'What stands under what, and what is level with what. Three of each, noted before drawing, hold a figure together.',
+        ],
+        layer: { id: 'plumb', caption: 'Plumb and level' },
+      },
+      {
+        heading: 'Half and heads',
+        paragraphs: [
+          'Standing, the middle of the body is at the pubic bone; the head goes into its length seven to eight times. Heads are drawn too large because faces matter to us.',
+        ],
+        layer: { id: 'heads', caption: 'Half and heads' },
+      },
+      {
+        heading: 'Negative shapes',
+        paragraphs: [
+          'The holes: between an arm and the waist, between the legs. They have no name, so they are drawn as they are.',
+        ],
+        layer: { id: 'negatives', caption: 'Negative shapes' },
+      },
+      {
+        heading: 'Contours',
+        paragraphs: [
+          'Edges, outer and inner. Where one goes behind another it ends: that is what makes the nearer form near.',
+        ],
+        layer: { id: 'contours', caption: 'Contours' },
+      },
+      {
+        heading: 'Light and shadow',
+        paragraphs: [
+          'One edge parts what the light reaches from what it does not. Squint until there are only two values, and join the shadows into one shape.',
+        ],
+        layer: { id: 'light', caption: 'Light and shadow' },
+      },
+    ],
+  },
+  {
+    id: 'checking',
+    title: 'Ways of checking',
+    about: 'Quick ones while the clock runs, slow ones at the end of a stage.',
+    passages: [
+      {
+        heading: 'While you draw',
+        paragraphs: [
+          'In a short pose only squinting is fast enough. In a longer one check at the end of each stage, not within it.',
+        ],
+        list: [
+          ['Squint', 'detail goes, large shapes stay; held key S in a run'],
+          ['Two values', 'light or shadow, nothing else; key V'],
+          ['Mirror, upside down', 'the picture becomes shapes again; keys M and U'],
+          ['Plumb line and level', 'a thread and a horizon over the picture; key P'],
+          ['Halves', 'where is the middle, where the middle of the half; key D'],
+          ['Step back', 'from as far as the sheet is long three times, errors show by themselves'],
+        ],
+      },
+      {
+        heading: 'Afterward',
+        paragraphs: [
+          'On the Desk a drawing lies beside its picture, over it, or in turn with it. What was drawn under a measured rule can be measured there: what is off, by how much, and how sure that is.',
+          'Errors are not alike. A head may be a tenth too small before it hurts, but hardly three hundredths too large; legs may be long, not short; a waist may be short, not long. Blind, unbroken and memory drawings are never measured for likeness.',
+        ],
+      },
+    ],
+  },
+  {
+    id: 'tools',
+    title: 'Tools and paper',
+    about: 'What does what, and what to lay out before the clock starts.',
+    passages: [
+      {
+        heading: 'To draw with',
+        paragraphs: [
+          'Whatever is at hand will do. A change of medium changes the line at once; three in turn keep the hand awake.',
+        ],
+        list: [
+          ['Pencil', 'searches lightly and can be restated; a hard one for the search, a soft one to say it'],
+          ['Ballpoint, fineliner', 'nothing is taken back: the line becomes honest'],
+          [
+            'Charcoal',
+            'on its side a whole mass at once; wiped and drawn into; for large sheets and from the shoulder',
+          ],
+          ['Conté, pastel', 'broad and soft, for light on toned paper'],
+          ['Ink and brush', 'thick and thin in one stroke; the water is part of the rule'],
+          ['Colored pencil', 'a light color to search, a dark one to say it'],
+        ],
+      },
+      {
+        heading: 'Paper',
+        paragraphs: [
+          'Cheap and much of it for short poses, so that nothing is precious; better sheets for the long ones. The planner says how many sheets a session takes, which way round, and how large a head will be on them.',
+          'Sharpen before the start: three hours of charcoal pencil use up half a dozen.',
+        ],
+      },
+      {
+        heading: 'Place',
+        paragraphs: [
+          'Sheet and picture side by side, so that the eye goes back and forth and the head does not turn. At an easel stand so far away that the whole sheet is seen, and draw from the shoulder.',
+        ],
+      },
+    ],
+  },
+  {
+    id: 'model',
+    title: 'With a model',
+    about: 'Somebody poses for you: the clock is theirs too.',
+    passages: [
+      {
+        heading: 'Before',
+        paragraphs: [
+          'Agree on the poses, their lengths and the rests beforehand; show them the plan. Privacy is agreed on before any photograph is taken. A warm room, a steady stand, cushions.',
+        ],
+      },
+      {
+        heading: 'While they stand',
+        paragraphs: [
+          'The program calls each pose and its length, keeps the rests, and shows the next length to everyone. The second window can be the clock alone. Ordinary poses last up to twenty or twenty-five minutes with five of rest; strenuous ones one or two. Joints that bear weight change sides.',
+          'How long a pose can be held is an estimate from a simple body, on the careful side. It is shorter whenever the model says so. Nobody is touched.',
+        ],
+      },
+    ],
+  },
+  {
+    id: 'cautions',
+    title: 'Cautions',
+    about: 'They stand beside what they belong to; here they are together.',
+    passages: [
+      {
+        heading: 'What they are',
+        paragraphs: [
+          'They are general and usual. They do not replace a physician or a physiotherapist, the house rules of a studio, the model’s own word, or local regulations.',
+        ],
+        list: [
+          [
+            'Warming up',
+            'gently, inside a comfortable range; stop at pain, numbness or tingling, and have it seen to if it returns',
+          ],
+          [
+            'Long sessions',
+            'change posture; a pause every 20 to 25 minutes; about every 20 minutes look far away for 20 seconds; let hand and forearm rest',
+          ],
+          ['The other hand, an overhand grip', 'loosely; stop if it cramps'],
+          [
+            'A model',
+            'the model decides; agree on the pose before; a warm room, steady support, no touching; privacy before any photograph',
+          ],
+          [
+            'A blade',
+            'cut away from the hand, the thumb pushing the back of the blade, over a bin; closed when not in use',
+          ],
+          ['Charcoal and pastel', 'dust: tap, do not blow; wash your hands; air the room'],
+          ['Fixative', 'outdoors or in moving air, away from flames, as its label says'],
+          ['Easel, lamp, cable', 'lamps are hot, cables are taped down, tripods stand wide'],
+          ['Standing', 'shift your weight, a soft mat, a seat within reach'],
+          [
+            'Pictures of people',
+            'only with permission or a license that allows it; keep source and credit; adults only for unclothed reference; a copy of someone’s work is not your own',
+          ],
+          ['Sound', 'headphones at a moderate level'],
+          ['Shared screens', 'covered figures are one setting away, in your room'],
+        ],
+      },
+    ],
+  },
+  {
+    id: 'data',
+    title: 'Your data',
+    about: 'Where it is, how it leaves, and how it comes back.',
+    passages: [
+      {
+        heading: 'Where it is',
+        paragraphs: [
+          'In this browser, on this machine, and nowhere else. No account, no sending. Another browser, or a private window, knows nothing of it, and a browser that is told to forget its pages forgets this too.',
+        ],
+      },
+      {
+        heading: 'Taking it out',
+        paragraphs: [
+          'Under “Data” everything goes out as one ZIP: pictures as they are, records as plain text that other programs can read, each with its checksum. It is read back before it is called taken out. Putting it in shows what is in it before anything is touched, and never overwrites what is here.',
+          'Do it now and then. A disk that fails takes a browser with it.',
+        ],
+      },
+      {
+        heading: 'Showing a drawing',
+        paragraphs: [
+          'Nothing is shown to anybody by itself. A sheet, or a single drawing from the wall, goes out as a picture when you take it out, as far as the picture it was drawn from allows, with the credit that belongs to it.',
+        ],
+      },
+      {
+        heading: 'Throwing away',
+        paragraphs: [
+          'What you delete waits in the bin for thirty days. A sheet that is thrown away on paper keeps its record and counts.',
+        ],
+      },
+    ],
+  },
+];
+
+export const chapterById = (id: string): Chapter | undefined => CHAPTERS.find((chapter) => chapter.id === id);

@@ -1,0 +1,100 @@
+'use client';
+import { startOfWeek } from 'date-fns';
+import Link from 'next/link';
+import { useMemo } from 'react';
+import { keptDays } from '@/core/growing/scheduled';
+import { localDay } from '@/core/moment';
+import { minuteOfDay } from '@/core/practice/time/clockTime';
+import type { SavedPlan } from '@/core/practice/plan/savedPlan';
+import type { Session } from '@/core/journal/session';
+import { storageProblem } from '@/storage/problems';
+import { listSavedPlans, savePlan } from '@/storage/sessions/savedPlans';
+import { useStored } from '@/storage/hooks/useStored';
+import { toastProblem } from '@/ui/toast/toast';
+
+const DAYS: readonly [day: number, name: string][] = [
+  [1, 'Mon'],
+  [2, 'Tue'],
+  [3, 'Wed'],
+  [4, 'Thu'],
+  [5, 'Fri'],
+  [6, 'Sat'],
+  [0, 'Sun'],
+];
+const USUAL_MINUTE = 19 * 60;
+
+/** The plans that stand on weekdays: a class, a routine. On their days Today begins with them. */
+export function PlannedDays({ sessions, nowMs }: { sessions: readonly Session[]; nowMs: number }) {
+  const plans = useStored(listSavedPlans, ['plans'], []).value;
+  const counts = useMemo(() => {
+    const monday = localDay(startOfWeek(nowMs, { weekStartsOn: 1 }).getTime());
+    return keptDays(plans ?? [], sessions, monday, localDay(nowMs));
+  }, [plans, sessions, nowMs]);
+  if (!plans) return null;
+  const change = (plan: SavedPlan, schedule: SavedPlan['schedule']): void => {
+    savePlan({ ...plan, schedule }).catch((error: unknown) => toastProblem(storageProblem(error)));
+  };
+  return (
+    <section aria-labelledby="planned" className="no-print mt-5">
+      <h3 id="planned" className="font-sans text-[15px] font-semibold">
+        Plans on weekdays
+      </h3>
+      <p>
+        {counts.stood > 0
+          ? `This week ${String(counts.kept)} of ${String(counts.stood)} planned days so far.`
+          : plans.length === 0
+            ? 'None yet. A plan that you keep can stand on weekdays: Today begins with it then, with new pictures each time. '
+            : 'On its days Today begins with a plan, with new pictures each time.'}
+        {plans.length === 0 && (
+          <Link className="link-quiet" href="/plan">
+            Make one on Plan
+          </Link>
+        )}
+      </p>
+      <ul className="mt-1">
+        {plans.map((plan) => (
+          <Planned key={plan.id} plan={plan} onChange={(schedule) => change(plan, schedule)} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Planned({ plan, onChange }: { plan: SavedPlan; onChange: (schedule: SavedPlan['schedule']) => void }) {
+  const { recipe, schedule } = plan;
+  const days = schedule?.days ?? [];
+  const toggle = (day: number): void => {
+    const next = days.includes(day) ? days.filter((one) => one !== day) : [...days, day];
+    onChange(next.length === 0 ? null : { minute: USUAL_MINUTE, times: null, ...schedule, days: next });
+  };
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-hairline py-1.5">
+      <span className="w-[240px] max-w-full truncate">{recipe.title}</span>
+      <span className="flex gap-1" role="group" aria-label={`Weekdays of “${recipe.title}”`}>
+        {DAYS.map(([day, name]) => (
+          <button
+            key={day}
+            type="button"
+            aria-pressed={days.includes(day)}
+            className={`btn px-2 btn-sm max-sm:h-12 ${days.includes(day) ? 'bg-ink/10' : 'btn-quiet'}`}
+            onClick={() => toggle(day)}
+          >
+            {name}
+          </button>
+        ))}
+      </span>
+      {schedule && (
+        <label className="flex min-h-9 items-center gap-2 text-[14px]">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={schedule.moves === true}
+            onChange={({ target }) => onChange({ ...schedule, moves: target.checked })}
+          />
+          a missed day is made up for
+        </label>
+      )}
+      {schedule && <span className="text-[14px] text-quiet">at {minuteOfDay(schedule.minute)}</span>}
+    </li>
+  );
+}

@@ -1,0 +1,51 @@
+'use client';
+import { useDeferredValue, useMemo } from 'react';
+import { monthAndYear } from '@/core/dateWords';
+import { countWall, type WallIndex, type WallQuery } from '@/core/growing/wall';
+import { FACET_NAMES, type WallFacet, WALL_FACETS } from '@/core/growing/wallFacets';
+
+const valueWords = (facet: WallFacet, value: string): string =>
+  facet === 'month' ? monthAndYear(new Date(`${value}-15`)) : value;
+
+/** What the wall is narrowed by, with how many there are of each. What hangs there is shown first, the counts follow. */
+export function WallFilters({
+  index,
+  query,
+  onSet,
+}: {
+  index: WallIndex;
+  query: WallQuery;
+  onSet: (facet: WallFacet, value: string) => void;
+}) {
+  const counted = useDeferredValue(query);
+  const counts = useMemo(() => countWall(index, counted), [index, counted]);
+  const options = useMemo(
+    () =>
+      WALL_FACETS.filter((facet) => index.values[facet].length > 0).map((facet) => ({
+        facet,
+        list: index.values[facet].map((value) => (
+          <option key={value} value={value}>
+            {`${valueWords(facet, value)} (${String(counts[facet].get(value) ?? 0)})`}
+          </option>
+        )),
+      })),
+    [index, counts],
+  );
+  return (
+    <div className="no-print row-sideways mt-3 flex gap-3 sm:flex-wrap" role="group" aria-label="What hangs here">
+      {options.map(({ facet, list }) => (
+        <label key={facet} className="flex shrink-0 flex-col text-[13px] text-quiet">
+          {FACET_NAMES[facet]}
+          <select
+            className="select w-[158px] text-[15px] text-ink select-sm max-sm:h-12"
+            value={query[facet] ?? ''}
+            onChange={(event) => onSet(facet, event.target.value)}
+          >
+            <option value="">any</option>
+            {list}
+          </select>
+        </label>
+      ))}
+    </div>
+  );
+}

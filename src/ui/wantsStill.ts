@@ -1,0 +1,2 @@
+/** Whether motion is to be spared, as the system is set. */
+export const wantsStill = (): boolean => matchMedia('(prefers-reduced-motion: reduce)').matches;
