@@ -1,4 +1,4 @@
 import { configure } from '@testing-library/react';
 
 // A second, the library's own, is short for a machine that has other work.
-configure({ asyncUtilTimeout: 10_000 });
+configure({ asyncUtilTimeout: 60_000 });

@@ -193,9 +193,7 @@ test('an exercise is seen being drawn, stage by stage and on another figure', as
   await page.goto('/handbook');
   await page.getByRole('button', { name: 'See Flowing gesture drawn' }).click();
   const dialog = page.getByRole('dialog', { name: 'Flowing gesture, drawn' });
-  await expect(dialog.getByRole('img', { name: /^Flowing gesture drawn by the program’s hand, 0:/ })).toBeVisible({
-    timeout: 90_000,
-  });
+  await expect(dialog.getByRole('img', { name: /^Flowing gesture drawn by the program’s hand, 0:/ })).toBeVisible();
   await dialog.getByRole('button', { name: 'limb rhythms' }).click();
   await expect(dialog.getByRole('button', { name: 'Go on' })).toBeVisible();
   await expect(dialog.getByText(/^0:[3-5]\d of 1 min$/)).toBeVisible();

@@ -25,7 +25,7 @@ const HELD = `document.body.innerText.includes('Picked up where it was cut off')
 const POSE = `document.body.innerText.match(/pose (\\d) of 5/)?.[1]`;
 
 test('three minutes in real time: hidden for a minute, reloaded, killed; not a second is lost', async ({ baseURL }) => {
-  test.setTimeout(360_000);
+  test.setTimeout(900_000);
   const profile = mkdtempSync(join(tmpdir(), 'fox-real-'));
   let browser = await rawBrowser(profile);
   let tab = await browser.open(`${baseURL}/`);

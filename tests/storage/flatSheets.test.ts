@@ -72,6 +72,15 @@ describe('the small picture of a straightened sheet', () => {
     await load('a', { ...SHAPE, quarters: 2 });
     expect(asked.shapes[2]).toEqual({ ...SHAPE, quarters: 2 });
   });
+  it('that was asked for last is made next, whatever waits', async () => {
+    const ids = ['a', 'b', 'c', 'd'];
+    for (const id of ids) await pages.addPage(page(id), new Blob(['photo']), new Blob(['thumb']));
+    const order: string[] = [];
+    await Promise.all(ids.map((id) => load(id).then(() => order.push(id))));
+    expect([...order].sort()).toEqual(ids);
+    // The first was under way when the others came.
+    expect(order).toEqual(['a', 'd', 'c', 'b']);
+  });
   it('is what the Desk made, where it lay there', async () => {
     await pages.addPage(page('a'), new Blob(['photo']), new Blob(['thumb']));
     await flat.keepFlatSheet(flat.flatSheetKey('a', SHAPE), new Blob(['by the desk']));

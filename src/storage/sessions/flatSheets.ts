@@ -10,20 +10,31 @@ const PREFIX = 'sheet/';
 export const flatSheetKey = (pageId: string, { corners, quarters, aspect }: Shape): string =>
   `${PREFIX}${pageId}/${JSON.stringify({ corners, quarters, aspect })}`;
 
-/** Sheets are straightened one after another, however many are asked for at once. */
-let before: Promise<unknown> = Promise.resolve();
+/** What is still to be straightened, oldest first. */
+const waiting: (() => Promise<void>)[] = [];
+let working = false;
+
+/** One sheet after another, what was asked for last first: a drawing that is opened large never waits for a wall of small ones. */
+async function work(): Promise<void> {
+  if (working) return;
+  working = true;
+  for (let job = waiting.pop(); job; job = waiting.pop()) await job();
+  working = false;
+}
 
 /**
  * A small picture of a straightened sheet: as it was kept, else made now and kept.
  * @param key See `flatSheetKey`.
+ * @param gone Once aborted, nothing more is made for it.
  * @returns undefined where the photograph is not there.
  */
 export async function loadFlatSheet(key: string, gone: AbortSignal): Promise<Blob | undefined> {
   const kept = await loadRender(key, Date.now());
   if (kept) return kept;
-  const made = before.then(() => (gone.aborted ? undefined : makeFlatSheet(key)));
-  before = made.catch(() => undefined);
-  return made;
+  return new Promise((resolve, reject) => {
+    waiting.push(() => (gone.aborted ? Promise.resolve(undefined) : makeFlatSheet(key)).then(resolve, reject));
+    void work();
+  });
 }
 
 async function makeFlatSheet(key: string): Promise<Blob | undefined> {
