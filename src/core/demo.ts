@@ -5,6 +5,7 @@ import { runStateAt } from './clock/run';
 import { MOODS, type Reflection } from './journal/reflection';
 import type { Session } from './journal/session';
 import { exerciseById, ONE_POSE } from './practice/exercises';
+import { countsPeeks, type Exercise } from './practice/exercises/exercise';
 import { proposePlan } from './practice/start/propose';
 import { expandPlan } from './practice/time/timeline';
 import { seededRandom } from './random';
@@ -26,8 +27,21 @@ const EVENINGS: readonly [daysAgo: number, minutes: number, note: string][] = [
   [2, 15, 'The bread-carriers are getting rounder.'],
 ];
 
+/** Looks at the sheet in a minute of blind drawing, and lifts in a minute of an unbroken line: four at first, hardly one at last. */
+const slipsPerMinute = (evening: number): number => 4 * (1 - evening / EVENINGS.length);
+
+/** What she slips in while one pose is drawn, evenly over its first half; nothing where its rule asks for neither. */
+function slips(exercise: Exercise, startMs: number, lengthMs: number, evening: number): RunEvent[] {
+  const type = countsPeeks(exercise) ? 'peek' : exercise.rule.lifts === 'none' ? 'lift' : undefined;
+  const times = Math.round((slipsPerMinute(evening) * lengthMs) / 60_000);
+  return Array.from({ length: type ? times : 0 }, (_, k): RunEvent => {
+    const atMs = Math.round(startMs + (lengthMs * (k + 1)) / (2 * times + 2));
+    return type === 'peek' ? { type: 'peek', atMs, forMs: 700 } : { type: 'lift', atMs };
+  });
+}
+
 /** Replay an evening: some poses ended early, one gone back to, a pause now and then; a page of lines takes what it takes. */
-function liveThrough(plan: Session['plan'], random: () => number): RunEvent[] {
+function liveThrough(plan: Session['plan'], random: () => number, evening: number): RunEvent[] {
   const timeline = expandPlan(plan);
   const log: RunEvent[] = [{ type: 'start', atMs: 0 }];
   let atMs = 0;
@@ -39,6 +53,9 @@ function liveThrough(plan: Session['plan'], random: () => number): RunEvent[] {
     const startMs = visit.startMs + visit.heldMs;
     const at = (share: number): number => Math.round(startMs + visit.lengthMs * share);
     const roll = random();
+    const block = plan.blocks[segment.blockIndex];
+    if (segment.kind === 'draw' && block.kind === 'poses' && !segment.open && roll <= 0.95)
+      log.push(...slips(exerciseById(block.exercise), startMs, visit.lengthMs, evening));
     if (segment.open) log.push({ type: 'next', atMs: at(0.7 + 0.8 * random()) });
     else if (segment.kind === 'draw' && roll < 0.05) log.push({ type: 'next', atMs: at(0.6) });
     else if (segment.kind === 'change' && roll < 0.04) log.push({ type: 'back', atMs: at(0.5) });
@@ -73,7 +90,7 @@ export function demoSessions(references: readonly ReferenceFacts[], nowMs: numbe
       },
       seed: seed * 100 + i,
     });
-    const log = liveThrough(plan, random);
+    const log = liveThrough(plan, random, i);
     const end = runStateAt(plan, log, Number.MAX_SAFE_INTEGER);
     const said = saidAfter(i);
     return {

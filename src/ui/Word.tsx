@@ -1,17 +1,34 @@
+'use client';
 import type { Route } from 'next';
 import Link from 'next/link';
-import type { ReactNode } from 'react';
+import { type ReactNode, useId, useState } from 'react';
 import { anchorOf, GLOSSARY, type GlossaryWord } from '@/core/handbook/glossary';
 
-/** A word in a sense of the program's own: explained where it stands, and in the handbook's list. */
+/** A word in a sense of the program's own: pressed, it says what it means where it stands; all of them are in the handbook's list. */
 export function Word({ of, children = of }: { of: GlossaryWord; children?: ReactNode }) {
+  const id = useId();
+  // What is not shown is not in the text either.
+  const [open, setOpen] = useState(false);
   return (
-    <Link
-      href={`/handbook/words#${anchorOf(of)}` as Route}
-      title={`${of}: ${GLOSSARY[of]}`}
-      className="underline decoration-dotted underline-offset-4"
-    >
-      {children}
-    </Link>
+    <>
+      <button type="button" popoverTarget={id} className="word">
+        {children}
+      </button>
+      <span
+        id={id}
+        popover="auto"
+        className="word-meaning"
+        onBeforeToggle={(event) => setOpen(event.newState === 'open')}
+      >
+        {open && (
+          <>
+            <b>{of}</b>: {GLOSSARY[of]}.{' '}
+            <Link className="link-quiet" href={`/handbook/words#${anchorOf(of)}` as Route}>
+              All words
+            </Link>
+          </>
+        )}
+      </span>
+    </>
   );
 }

@@ -14,13 +14,10 @@ import { pairsOf } from '@/core/growing/again';
 import { piecesOf } from '@/core/growing/pieces';
 import { causeWords } from '@/core/journal/causeWords';
 import { rememberedOf, sameMeasured } from '@/core/journal/measured';
-import { CHAPTERS } from '@/core/handbook/chapters';
-import { GLOSSARY } from '@/core/handbook/glossary';
 import { localDay } from '@/core/moment';
 import type { Compared } from '@/core/measure/compare';
 import { BUILT_IN_SET_ID } from '@/core/references/picture';
 import { shippedReferences } from '@/core/references/referenceFacts';
-import { isLayer, LAYERS } from '@/ui/answerKey/layers';
 import { planOf, poses } from './plans';
 import { sessionOf } from './sessions';
 
@@ -75,7 +72,7 @@ describe('what comes again', () => {
       { what: 'hand', times: 1, firstMs: noon(9), lastMs: noon(9) },
     ]);
   });
-  it('is counted session by session, and a change is told only where it is one', () => {
+  it('is counted week by week, and a change is told only where it is one', () => {
     const peeks = SERIES.find(({ id }) => id === 'peeks');
     if (!peeks) throw new Error('no peeks');
     const blind = (day: number, times: number) =>
@@ -84,15 +81,17 @@ describe('what comes again', () => {
         Array.from({ length: times }, (_, i) => ({ type: 'peek' as const, atMs: 10_000 + i * 3000, forMs: 500 })),
         { id: `b${String(day)}`, startedAtMs: noon(day), lastSeenMs: 70_000 },
       );
-    const falling = Array.from({ length: 12 }, (_, day) => blind(day, 12 - day));
+    const falling = Array.from({ length: 12 }, (_, week) => blind(7 * week, 12 - week));
     expect(dotsOf(peeks, falling).map(({ value }) => value)).toEqual(falling.map((_, i) => 12 - i));
     expect(seriesWords(peeks, dotsOf(peeks, falling))).toBe(
-      'Peeks in blind drawing: 10 a minute in the first 5 sessions, 3 in the last: it becomes less.',
+      'Peeks in blind drawing: 11.5 a minute in the first 2 weeks, 1.5 in the last: it becomes less.',
     );
-    const even = Array.from({ length: 12 }, (_, day) => blind(day, 2 + (day % 2)));
+    const even = Array.from({ length: 12 }, (_, week) => blind(7 * week, 2 + (week % 2)));
     expect(seriesWords(peeks, dotsOf(peeks, even))).toContain('no change that can be told');
     expect(seriesWords(peeks, dotsOf(peeks, [drawn(0)]))).toBe('Peeks in blind drawing: nothing was counted yet.');
-    expect(seriesWords(peeks, dotsOf(peeks, even.slice(0, 3)))).toContain('too few sessions to see a change');
+    expect(seriesWords(peeks, dotsOf(peeks, even.slice(0, 3)))).toContain('too few weeks to see a change');
+    // Sessions of a week are one number.
+    expect(dotsOf(peeks, [blind(0, 2), blind(6, 6), blind(7, 1)]).map(({ value }) => value)).toEqual([4, 1]);
   });
   it('says what a session came of', () => {
     expect(causeWords({ cause: { course: { id: 'c', day: 3 }, lesson: 'more curves' } })).toBe(
@@ -167,27 +166,22 @@ describe('the demo learner', () => {
     const state = courseState(demoCourse(nowMs), sessions, localDay(nowMs));
     expect(state).toMatchObject({ done: 6, over: false });
   });
+  it('looks at her sheet less in blind drawing, and says less often that the line was tight', () => {
+    const told = (id: string): string => {
+      const series = SERIES.find((one) => one.id === id)!;
+      return seriesWords(series, dotsOf(series, sessions));
+    };
+    // Few weeks, so that no trend is promised of it.
+    expect(told('peeks')).toBe(
+      'Peeks in blind drawing: 3.5 a minute in the first 2 weeks, 1.2 in the last: no change that can be told.',
+    );
+    expect(told('tight')).toBe(
+      'Lines said to be tight: 100 % of the times it was asked in the first 2 weeks, 0 in the last: it becomes less.',
+    );
+  });
   it('goes out as a table of what was measured', () => {
     const rows = measuredCsv(measured).split('\n');
     expect(rows[0]).toBe('date,session,measure,seen,off,standard deviation,squeezed at the edge');
     expect(rows).toHaveLength(1 + measured.reduce((sum, one) => sum + one.measured.of.length, 0));
-  });
-});
-
-describe('the handbook', () => {
-  it('has a figure for each layer of the answer key that stands for itself', () => {
-    const layers = CHAPTERS.flatMap(({ passages }) => passages.flatMap(({ layer }) => (layer ? [layer.id] : [])));
-    for (const id of layers) expect(isLayer(id)).toBe(true);
-    // Planes are told with the solids.
-    expect(new Set(layers)).toEqual(new Set(LAYERS.map(({ id }) => id).filter((id) => id !== 'planes')));
-    for (const { passages, figure } of CHAPTERS) if (passages.some(({ layer }) => layer)) expect(figure).toBeDefined();
-  });
-  it('has short chapters, each name once, and words in their order', () => {
-    const ids = CHAPTERS.map(({ id }) => id);
-    expect(new Set(ids).size).toBe(ids.length);
-    for (const { passages } of CHAPTERS)
-      for (const { paragraphs } of passages) for (const words of paragraphs) expect(words.length).toBeLessThan(420);
-    const words = Object.keys(GLOSSARY);
-    expect(words).toEqual([...words].sort((a, b) => a.localeCompare(b)));
   });
 });

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import type { Course } from '@/core/growing/courseRecord';
 import { courseState, courseWishes, courseWords, currentCourse, hardestOn } from '@/core/growing/course';
-import { keptDays, scheduledFor, standsOn, weekdayOf } from '@/core/growing/scheduled';
+import { keptDays, nextRound, roundsOf, scheduledFor, standsOn, weekdayOf } from '@/core/growing/scheduled';
 import { localDay } from '@/core/moment';
 import type { SavedPlan } from '@/core/practice/plan/savedPlan';
 import type { Session } from '@/core/journal/session';
+import { recipeWords } from '@/core/practice/plan/recipeWords';
 import { level, recipeWith } from './recipes';
 import { planOf, poses } from './plans';
 import { sessionOf } from './sessions';
@@ -32,6 +33,28 @@ describe('a plan on weekdays', () => {
     expect(standsOn(weekly([1, 3]), MONDAY + 9)).toEqual([0, 2, 7, 9].map((d) => MONDAY + d));
     expect(standsOn(weekly([1, 3], { times: 3 }), MONDAY + 60)).toHaveLength(3);
     expect(standsOn({ ...weekly([1]), schedule: null }, MONDAY + 60)).toEqual([]);
+  });
+  it('is a class: how often it was held, and when it is again', () => {
+    const tuesdays = weekly([2]);
+    expect(roundsOf(tuesdays, [], MONDAY + 1)).toEqual([]);
+    expect(roundsOf(tuesdays, [held(1, 1)], MONDAY + 1)).toEqual([{ day: MONDAY + 1, held: true }]);
+    // The second was missed, the third is today.
+    expect(roundsOf(tuesdays, [held(1, 1)], MONDAY + 15).map((round) => round.held)).toEqual([true, false]);
+    expect(nextRound(tuesdays, [], MONDAY)).toBe(MONDAY + 1);
+    expect(nextRound(tuesdays, [], MONDAY + 1)).toBe(MONDAY + 1);
+    expect(nextRound(tuesdays, [held(1, 1)], MONDAY + 1)).toBe(MONDAY + 8);
+    expect(nextRound(weekly([2], { times: 1 }), [], MONDAY + 2)).toBeUndefined();
+    expect(nextRound({ ...tuesdays, schedule: null }, [], MONDAY)).toBeUndefined();
+  });
+  it('has a shape that can be told in a line', () => {
+    const climb = {
+      ...level('c', 3, 30_000),
+      lengths: { order: 'climb' as const, fromMs: 30_000, toMs: 120_000, listMs: [] },
+    };
+    const rest = { kind: 'rest' as const, id: 'r', pinned: false, durationMs: 300_000 };
+    expect(recipeWords(recipeWith([level('b', 10, 60_000), rest, climb]))).toBe(
+      'Flowing gesture 10 × 1 min, rest 5 min, Flowing gesture 3 × 30 s to 2 min',
+    );
   });
   it('is due on its day until there was a session of it', () => {
     expect(scheduledFor([weekly([2])], [], MONDAY)).toEqual([]);

@@ -62,9 +62,13 @@ test('the demo learner’s months: what she is off by, her wall by keys, a pictu
   const large = page.getByRole('dialog');
   await expect(large.getByRole('img', { name: 'The drawing' })).toBeVisible();
   await expect(large.getByRole('link', { name: 'Its sheet' })).toBeVisible();
+  await large.getByLabel('Used for').fill('a poster');
+  await large.getByRole('checkbox', { name: 'It surprised me' }).check();
   await large.getByRole('button', { name: 'To show it' }).click();
   await expect(large.getByRole('status')).toContainText('Taken out. Nobody has to be named.');
   await page.keyboard.press('Escape');
+  await page.getByRole('combobox', { name: 'Used for' }).selectOption('a poster');
+  await expect(page.getByRole('status')).toContainText(/^1 drawing of 294/);
   await page.getByRole('link', { name: 'Then and now' }).click();
   await expect(page.getByRole('img', { name: /^Then: / })).toBeVisible();
   await page.getByRole('button', { name: 'Which is newer?' }).click();
@@ -75,8 +79,14 @@ test('the demo learner’s months: what she is off by, her wall by keys, a pictu
 test('the handbook’s chapters, a word explained where it stands, and an exercise tried at once', async ({ page }) => {
   await page.goto('/handbook/looking');
   await expect(page.getByRole('img', { name: 'Tilts over a figure' })).toBeVisible();
+  await page.goto('/handbook/session');
+  await expect(page.getByRole('img', { name: '1 min: masses and rhythms, drawn by the program’s hand' })).toBeVisible();
+  await page.goto('/handbook/tools');
+  await expect(page.getByRole('img', { name: 'Charcoal on its side, drawn by the program’s hand' })).toBeVisible();
   await page.goto('/journal/months');
-  await page.getByRole('link', { name: 'The time in which the whole figure is down' }).click();
+  await page.getByRole('button', { name: 'The time in which the whole figure is down' }).click();
+  await expect(page.getByText('working time: the time in which the whole figure is down')).toBeVisible();
+  await page.getByRole('link', { name: 'All words' }).click();
   await expect(page.getByRole('heading', { name: 'Words' })).toBeVisible();
   await page.getByRole('link', { name: 'Exercises' }).click();
   await page.getByRole('button', { name: 'Try Continuous line now' }).click();

@@ -9,16 +9,20 @@ import { MonthSheet } from '@/features/months/MonthSheet';
 import { PlannedDays } from '@/features/months/PlannedDays';
 import { TryingField } from '@/features/today/TryingField';
 import { Wall } from '@/features/wall/Wall';
+import { WallDrawing } from '@/features/wall/WallDrawing';
+import type { WallItem } from '@/core/growing/wall';
+import { facetWords } from '@/core/growing/wallFacets';
 import type { KeptDrawing } from '@/core/journal/keptDrawing';
 import { localDay } from '@/core/moment';
 import { closeDb } from '@/storage/db';
 import { addCourse, listCourses } from '@/storage/sessions/courses';
-import { changeKeptDrawing } from '@/storage/sessions/keptDrawings';
+import { allKeptDrawings, changeKeptDrawing } from '@/storage/sessions/keptDrawings';
 import { addPage } from '@/storage/sessions/pages';
 import { listSavedPlans, savePlan } from '@/storage/sessions/savedPlans';
 import { listSessions, saveSession } from '@/storage/sessions/sessions';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import * as download from '@/ui/download';
+import * as toasts from '@/ui/toast/toast';
 import { level, recipeWith } from '../core/recipes';
 import { pageOf } from '../core/pages';
 import { planOf, poses } from '../core/plans';
@@ -142,6 +146,52 @@ describe('the wall', () => {
   });
 });
 
+describe('a drawing of the wall, large', () => {
+  const item: WallItem = {
+    id: 'a/0:0',
+    sessionId: 'a',
+    drawing: '0:0',
+    atMs: ago(1),
+    exercise: 'Contour',
+    spentMs: 60_000,
+    referenceId: null,
+    seen: undefined,
+    facets: facetWords({
+      exercise: 'Contour',
+      medium: 'pencil',
+      family: undefined,
+      view: undefined,
+      hand: 'right hand',
+      month: '2026-11',
+      states: [],
+      influence: undefined,
+      usedFor: undefined,
+    }),
+  };
+  const show = (): void => void render(<WallDrawing item={item} onClose={() => undefined} />);
+
+  it('is told what it was made under and used for, and whether it surprised', async () => {
+    show();
+    fireEvent.blur(screen.getByLabelText('Used for'), { target: { value: ' a poster ' } });
+    await waitFor(async () => expect(await allKeptDrawings()).toMatchObject([{ id: 'a/0:0', usedFor: 'a poster' }]));
+    fireEvent.click(screen.getByLabelText('It surprised me'));
+    await waitFor(async () =>
+      expect(await allKeptDrawings()).toMatchObject([{ surprised: true, usedFor: 'a poster' }]),
+    );
+  });
+  it('shows what was said before where it cannot be written', async () => {
+    const told = vi.spyOn(toasts, 'toastProblem');
+    show();
+    const surprised = screen.getByLabelText<HTMLInputElement>('It surprised me');
+    vi.spyOn(IDBDatabase.prototype, 'transaction').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    fireEvent.click(surprised);
+    await waitFor(() => expect(told).toHaveBeenCalled());
+    expect(surprised.checked).toBe(false);
+  });
+});
+
 describe('then and now', () => {
   it('asks for nothing before its time', async () => {
     await drawn('a', 3);
@@ -223,6 +273,41 @@ describe('courses', () => {
     fireEvent.click(await screen.findByRole('button', { name: 'Take it once more' }));
     await waitFor(async () => expect(await listCourses()).toHaveLength(2));
     await screen.findByText(/^0 of 10 days, begun on /);
+  });
+});
+
+describe('a weekly class', () => {
+  const plan = (id: string, title: string, savedAtMs: number, days?: number[]) =>
+    savePlan({
+      id,
+      recipe: recipeWith([level('b', 2, 60_000)], { title }),
+      savedAtMs,
+      schedule: days ? { days, minute: 1140, times: null } : null,
+      binnedAtMs: null,
+    });
+  const weekday = new Date(ago(0)).getDay();
+
+  it('has its shape, how often it was held, when it is next, and rests when it is let', async () => {
+    await plan('p', 'Evening', ago(15), [weekday]);
+    const missed = sessionOf({ ...planOf(poses(1)), cause: { scheduled: { planId: 'p', day: localDay(ago(7)) } } });
+    await saveSession({ ...missed, id: 'held', startedAtMs: ago(7) });
+    render(<Courses />);
+    await screen.findByText(/Held 1 of 2 times, last on .*\. It is today\./);
+    expect(screen.getByText(/at 19:00, .*: Flowing gesture 2 × 1 min\./)).toBeTruthy();
+    fireEvent.click(screen.getByRole('checkbox', { name: 'a missed one is made up for' }));
+    await waitFor(async () => expect((await listSavedPlans())[0].schedule?.moves).toBe(true));
+    fireEvent.click(screen.getByRole('button', { name: 'Let it rest' }));
+    await waitFor(async () => expect((await listSavedPlans())[0].schedule).toBeNull());
+    await screen.findByRole('form', { name: 'A new weekly class' });
+  });
+  it('is made of a plan that is kept, on a weekday', async () => {
+    render(<Courses />);
+    await screen.findByText(/None is kept yet/);
+    await plan('p', 'Evening', ago(0));
+    const form = within(await screen.findByRole('form', { name: 'A new weekly class' }));
+    fireEvent.change(form.getByRole('combobox', { name: 'come round every' }), { target: { value: '2' } });
+    fireEvent.click(form.getByRole('button', { name: 'Make it a class' }));
+    await screen.findByText(/^Tuesdays at 19:00/);
   });
 });
 

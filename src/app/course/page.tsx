@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { Courses } from '@/features/course/Courses';
 import { TopBar } from '@/ui/TopBar';
 
-export const metadata: Metadata = { title: 'Courses' };
+export const metadata: Metadata = { title: 'Courses and classes' };
 
 export default function Page() {
   return (

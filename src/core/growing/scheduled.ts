@@ -24,6 +24,30 @@ export function standsOn({ schedule, savedAtMs }: Pick<SavedPlan, 'schedule' | '
 const made = (planId: string, sessions: readonly Session[]): Set<number> =>
   new Set(sessions.flatMap(({ plan }) => (plan.cause?.scheduled?.planId === planId ? [plan.cause.scheduled.day] : [])));
 
+/** The days a plan stood on so far, oldest first, and whether there was a session of each. Today counts once it was held. */
+export function roundsOf(
+  plan: SavedPlan,
+  sessions: readonly Session[],
+  today: number,
+): { day: number; held: boolean }[] {
+  const done = made(plan.id, sessions);
+  return standsOn(plan, today)
+    .map((day) => ({ day, held: done.has(day) }))
+    .filter(({ day, held }) => held || day < today);
+}
+
+/** The next local day a plan stands on, today among them until it was held; undefined where it has come round as often as it was to. */
+export function nextRound(plan: SavedPlan, sessions: readonly Session[], today: number): number | undefined {
+  const { schedule } = plan;
+  if (!schedule) return undefined;
+  const done = made(plan.id, sessions);
+  const stood = standsOn(plan, today);
+  if (stood.at(-1) === today && !done.has(today)) return today;
+  if (stood.length >= (schedule.times ?? Infinity)) return undefined;
+  for (let day = today + 1; day <= today + 7; day++) if (schedule.days.includes(weekdayOf(day))) return day;
+  return undefined;
+}
+
 /**
  * The kept plans that are due, today's before one that was missed. A missed day that moves is due until the plan stands again; one that
  * stays is not spoken of.

@@ -13,6 +13,8 @@ export interface WallItem {
   /** Of the session and of the drawing in it: see `keptDrawingId`. */
   id: string;
   sessionId: string;
+  /** Its key among the session's drawings. */
+  drawing: string;
   atMs: number;
   exercise: string;
   spentMs: number;
@@ -63,6 +65,7 @@ export function wallItems(
           return {
             id,
             sessionId,
+            drawing,
             atMs,
             exercise: exercise.name,
             spentMs,

@@ -1,11 +1,48 @@
+import type { Material } from '../hand/ink';
+import type { Manner } from '../hand/mannerNames';
+
+/** Ways to see a picture that the handbook shows. */
+export const WAYS_OF_SEEING = ['as it is', 'squinting', 'two values', 'mirrored', 'upside down', 'from afar'] as const;
+export type WayOfSeeing = (typeof WAYS_OF_SEEING)[number];
+
+/** A picture of a passage: a figure of the program's, or what its hand draws of it. */
+export type Illustration = { caption: string } & (
+  | {
+      /** A layer of the answer key over the chapter's figure. */
+      kind: 'layer';
+      id: string;
+    }
+  | {
+      /** The chapter's figure as the hand draws it in a time; with a material on paper, else in plain line. */
+      kind: 'hand';
+      manner: Manner;
+      /** Milliseconds. */
+      ms: number;
+      material?: Material;
+    }
+  | { kind: 'seen'; as: WayOfSeeing }
+  | {
+      /** A pose, and how long a model can hold it. */
+      kind: 'held';
+      reference: string;
+      /** As the answer key of the reference estimates it, seconds. */
+      holdS: number;
+    }
+  | {
+      /** A move of the warm-up, by its name. */
+      kind: 'move';
+      name: string;
+    }
+);
+
 /** A part of a chapter. */
 export interface Passage {
   heading: string;
   paragraphs: readonly string[];
   /** Things in a row, each with what is to be said of it. */
   list?: readonly (readonly [what: string, words: string])[];
-  /** A layer of the answer key, over the chapter's figure. */
-  layer?: { id: string; caption: string };
+  /** One stands beside the words, several below them in a row. */
+  pictures?: readonly Illustration[];
 }
 
 export interface Chapter {
@@ -13,12 +50,14 @@ export interface Chapter {
   title: string;
   /** One sentence: what it is about. */
   about: string;
-  /** A figure of the program's that layers are shown on. */
+  /** The figure of the program's that its pictures are of. */
   figure?: string;
   passages: readonly Passage[];
 }
 
 const WALKING = 'figure/bread-carrier-walking/stocky/65/10/26';
+const RESTING = 'figure/stilt-walker-at-rest/tall/25/4/26';
+const S = 1000;
 
 /** Chapters of the handbook beside its exercises, in the order they are shown. */
 export const CHAPTERS: readonly Chapter[] = [
@@ -26,6 +65,7 @@ export const CHAPTERS: readonly Chapter[] = [
     id: 'session',
     title: 'How a session goes',
     about: 'From sitting down to putting the sheet away.',
+    figure: RESTING,
     passages: [
       {
         heading: 'Arrive',
@@ -38,6 +78,10 @@ export const CHAPTERS: readonly Chapter[] = [
         heading: 'Warm up',
         paragraphs: [
           'First the body: hands, wrists, shoulders, neck, a few slow breaths. Then the line: whole pages of it, fast, without caring about any one of them.',
+        ],
+        pictures: [
+          { kind: 'move', name: 'Circle the wrists', caption: 'Circle the wrists' },
+          { kind: 'move', name: 'Roll the shoulders', caption: 'Roll the shoulders' },
         ],
       },
       {
@@ -55,6 +99,14 @@ export const CHAPTERS: readonly Chapter[] = [
           ['10 min', 'envelope, lay-in, shadow shapes, tone, one light, the darkest accents'],
           ['20 min and more', 'edges, halftones, and a second look at the proportions'],
         ],
+        pictures: [
+          { kind: 'hand', manner: 'action line', ms: 10 * S, caption: '10 s: the action line' },
+          { kind: 'hand', manner: 'bars', ms: 30 * S, caption: '30 s: line, tilts, limbs' },
+          { kind: 'hand', manner: 'flowing', ms: 60 * S, caption: '1 min: masses and rhythms' },
+          { kind: 'hand', manner: 'structural', ms: 120 * S, caption: '2 min: how it is built' },
+          { kind: 'hand', manner: 'block-in', ms: 300 * S, caption: '5 min: blocked in' },
+          { kind: 'hand', manner: 'hatching', ms: 600 * S, caption: '10 min: with its shadows' },
+        ],
       },
       {
         heading: 'Rest',
@@ -66,6 +118,10 @@ export const CHAPTERS: readonly Chapter[] = [
         heading: 'Look back, and keep',
         paragraphs: [
           'Look at the sheet beside the picture, squinting, mirrored, upside down. What will you try in the next one? That is all that is asked. Photograph the sheet, the bad ones too: in a week, two months and a year the same picture comes back, and then the early ones are worth most.',
+        ],
+        pictures: [
+          { kind: 'seen', as: 'mirrored', caption: 'The picture, mirrored' },
+          { kind: 'hand', manner: 'flowing', ms: 60 * S, caption: 'The sheet beside it' },
         ],
       },
     ],
@@ -81,77 +137,77 @@ export const CHAPTERS: readonly Chapter[] = [
         paragraphs: [
           'The longest path through the pose, from the head down into the leg that carries. It is no outline: it is where the pose goes. Mostly a C or an S.',
         ],
-        layer: { id: 'action', caption: 'Action line' },
+        pictures: [{ kind: 'layer', id: 'action', caption: 'Action line' }],
       },
       {
         heading: 'Masses',
         paragraphs: [
           'Head, ribcage and pelvis keep their shape whatever the body does. How far are they apart, how do they overlap, which way does each face?',
         ],
-        layer: { id: 'masses', caption: 'Masses' },
+        pictures: [{ kind: 'layer', id: 'masses', caption: 'Masses' }],
       },
       {
         heading: 'Solids and planes',
         paragraphs: [
           'The masses as simple solids show which side is turned to you. Planes show where a form turns from the light.',
         ],
-        layer: { id: 'solids', caption: 'Solids' },
+        pictures: [{ kind: 'layer', id: 'solids', caption: 'Solids' }],
       },
       {
         heading: 'Tilts',
         paragraphs: [
           'The line through the shoulders and the one through the hips. In a stance at ease they lean against each other: one side of the waist is pinched, the other pulled. The hand straightens them without asking; a tilt that is exaggerated does less harm.',
         ],
-        layer: { id: 'tilts', caption: 'Tilts' },
+        pictures: [{ kind: 'layer', id: 'tilts', caption: 'Tilts' }],
       },
       {
         heading: 'Landmarks',
         paragraphs: [
           'Places where bone lies under the skin, whatever the build: the pit of the neck, the end of the breastbone, the hip points, kneecaps, ankles. They tell front from back and say whether the masses are where they belong.',
         ],
-        layer: { id: 'landmarks', caption: 'Landmarks' },
+        pictures: [{ kind: 'layer', id: 'landmarks', caption: 'Landmarks' }],
       },
       {
         heading: 'Envelope',
         paragraphs: [
           'The few straight lines around everything that sticks out. It is drawn first: it says whether the figure fits the sheet and which way it leans.',
         ],
-        layer: { id: 'envelope', caption: 'Envelope' },
+        pictures: [{ kind: 'layer', id: 'envelope', caption: 'Envelope' }],
       },
       {
         heading: 'Plumb and level',
         paragraphs: [
           'What stands under what, and what is level with what. Three of each, noted before drawing, hold a figure together.',
         ],
-        layer: { id: 'plumb', caption: 'Plumb and level' },
+        pictures: [{ kind: 'layer', id: 'plumb', caption: 'Plumb and level' }],
       },
       {
         heading: 'Half and heads',
         paragraphs: [
           'Standing, the middle of the body is at the pubic bone; the head goes into its length seven to eight times. Heads are drawn too large because faces matter to us.',
         ],
-        layer: { id: 'heads', caption: 'Half and heads' },
+        pictures: [{ kind: 'layer', id: 'heads', caption: 'Half and heads' }],
       },
       {
         heading: 'Negative shapes',
         paragraphs: [
           'The holes: between an arm and the waist, between the legs. They have no name, so they are drawn as they are.',
         ],
-        layer: { id: 'negatives', caption: 'Negative shapes' },
+        pictures: [{ kind: 'layer', id: 'negatives', caption: 'Negative shapes' }],
       },
       {
         heading: 'Contours',
         paragraphs: [
           'Edges, outer and inner. Where one goes behind another it ends: that is what makes the nearer form near.',
         ],
-        layer: { id: 'contours', caption: 'Contours' },
+        pictures: [{ kind: 'layer', id: 'contours', caption: 'Contours' }],
       },
       {
         heading: 'Light and shadow',
         paragraphs: [
           'One edge parts what the light reaches from what it does not. Squint until there are only two values, and join the shadows into one shape.',
         ],
-        layer: { id: 'light', caption: 'Light and shadow' },
+        pictures: [{ kind: 'layer', id: 'light', caption: 'Light and shadow' }],
       },
     ],
   },
@@ -159,6 +215,7 @@ export const CHAPTERS: readonly Chapter[] = [
     id: 'checking',
     title: 'Ways of checking',
     about: 'Quick ones while the clock runs, slow ones at the end of a stage.',
+    figure: WALKING,
     passages: [
       {
         heading: 'While you draw',
@@ -172,6 +229,16 @@ export const CHAPTERS: readonly Chapter[] = [
           ['Plumb line and level', 'a thread and a horizon over the picture; key P'],
           ['Halves', 'where is the middle, where the middle of the half; key D'],
           ['Step back', 'from as far as the sheet is long three times, errors show by themselves'],
+        ],
+        pictures: [
+          { kind: 'seen', as: 'as it is', caption: 'As it is' },
+          { kind: 'seen', as: 'squinting', caption: 'Squinting' },
+          { kind: 'seen', as: 'two values', caption: 'Two values' },
+          { kind: 'seen', as: 'mirrored', caption: 'Mirrored' },
+          { kind: 'seen', as: 'upside down', caption: 'Upside down' },
+          { kind: 'layer', id: 'plumb', caption: 'Plumb and level' },
+          { kind: 'layer', id: 'heads', caption: 'Half and heads' },
+          { kind: 'seen', as: 'from afar', caption: 'From afar' },
         ],
       },
       {
@@ -187,6 +254,7 @@ export const CHAPTERS: readonly Chapter[] = [
     id: 'tools',
     title: 'Tools and paper',
     about: 'What does what, and what to lay out before the clock starts.',
+    figure: RESTING,
     passages: [
       {
         heading: 'To draw with',
@@ -203,6 +271,12 @@ export const CHAPTERS: readonly Chapter[] = [
           ['Conté, pastel', 'broad and soft, for light on toned paper'],
           ['Ink and brush', 'thick and thin in one stroke; the water is part of the rule'],
           ['Colored pencil', 'a light color to search, a dark one to say it'],
+        ],
+        pictures: [
+          { kind: 'hand', manner: 'flowing', ms: 60 * S, material: 'graphite', caption: 'Pencil, 1 min' },
+          { kind: 'hand', manner: 'one line', ms: 120 * S, material: 'ballpoint', caption: 'Ballpoint, one line' },
+          { kind: 'hand', manner: 'mass', ms: 60 * S, material: 'charcoal', caption: 'Charcoal on its side' },
+          { kind: 'hand', manner: 'bars', ms: 30 * S, material: 'brush', caption: 'Brush, 30 s' },
         ],
       },
       {
@@ -236,6 +310,23 @@ export const CHAPTERS: readonly Chapter[] = [
         paragraphs: [
           'The program calls each pose and its length, keeps the rests, and shows the next length to everyone. The second window can be the clock alone. Ordinary poses last up to twenty or twenty-five minutes with five of rest; strenuous ones one or two. Joints that bear weight change sides.',
           'How long a pose can be held is an estimate from a simple body, on the careful side. It is shorter whenever the model says so. Nobody is touched.',
+        ],
+        pictures: [
+          { kind: 'held', reference: RESTING, holdS: 1200, caption: 'At ease' },
+          {
+            kind: 'held',
+            reference: 'figure/bread-carrier-asleep-on-the-side/stocky/0/10/26',
+            holdS: 1200,
+            caption: 'Lying',
+          },
+          {
+            kind: 'held',
+            reference: 'figure/bread-carrier-on-the-step/tall/25/14/26',
+            holdS: 150,
+            caption: 'On a step',
+          },
+          { kind: 'held', reference: 'figure/net-mender-casting/older/60/6/26', holdS: 55, caption: 'Casting a net' },
+          { kind: 'held', reference: 'figure/bell-ringer-squatting/small/30/14/26', holdS: 20, caption: 'Squatting' },
         ],
       },
     ],
@@ -278,6 +369,11 @@ export const CHAPTERS: readonly Chapter[] = [
           ],
           ['Sound', 'headphones at a moderate level'],
           ['Shared screens', 'covered figures are one setting away, in your room'],
+        ],
+        pictures: [
+          { kind: 'move', name: 'Shake the hands out', caption: 'Shake the hands out' },
+          { kind: 'move', name: 'Round and arch the back', caption: 'Round and arch the back' },
+          { kind: 'move', name: 'Turn the head from side to side', caption: 'Turn the head, gently' },
         ],
       },
     ],

@@ -28,6 +28,7 @@ import { BiasRow } from './BiasRow';
 import { Faults } from './Faults';
 import { Lessons } from './Lessons';
 import { OverTime } from './OverTime';
+import { Explained } from '@/ui/Explained';
 import { Word } from '@/ui/Word';
 
 // What remedies are made of is not needed to be told of habits.
@@ -74,7 +75,7 @@ function Found({ of, sessions, measured, pages }: Kept) {
           Off by
         </h2>
         <p className="mt-1 font-serif text-[19px]" role="status">
-          {summary(largest, measured.length)}
+          <Explained>{summary(largest, measured.length)}</Explained>
         </p>
         {largest.off === 'where it hurts' && <OneRemedy bias={largest} effects={effects.get(largest.id) ?? []} />}
         {measured.length === 0 ? (

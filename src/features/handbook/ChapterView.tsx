@@ -1,21 +1,34 @@
 'use client';
+import { useMemo } from 'react';
 import type { Chapter, Passage } from '@/core/handbook/chapters';
-import type { DrawnKey } from '@/core/figure/facts/answerKey';
+import { explained, type ExplainedPiece } from '@/core/handbook/explained';
 import { useDrawnKey } from '@/storage/hooks/useDrawnKey';
 import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
-import { LayerFigure } from './LayerFigure';
+import { ExplainedPieces } from '@/ui/Explained';
+import { ValueFilters } from '@/ui/ValueFilters';
+import { type ChapterFigure, Pictured } from './Pictured';
 
-/** A chapter: short passages, some with a layer of the answer key over its figure. */
+/** A chapter: short passages with pictures of its figure; words of the program's own are explained where they come first. */
 export function ChapterView({ chapter: { title, about, figure, passages } }: { chapter: Chapter }) {
   const url = useReferenceThumbnail(figure ?? null);
   const answers = useDrawnKey(figure ?? null, true);
+  const texts = useMemo(() => explained(passages.flatMap(({ paragraphs }) => paragraphs)), [passages]);
+  const starts = passages.map((_, i) =>
+    passages.slice(0, i).reduce((sum, { paragraphs }) => sum + paragraphs.length, 0),
+  );
   return (
     <>
+      <ValueFilters />
       <h1 className="text-[30px]">{title}</h1>
       <p className="mt-1 max-w-[78ch] font-serif text-[19px]">{about}</p>
-      <div className="mt-5 grid gap-x-12 gap-y-7 lg:grid-cols-2">
-        {passages.map((passage) => (
-          <PassageView key={passage.heading} passage={passage} url={url} answers={answers} />
+      <div className="mt-5 grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-7 lg:grid-cols-[repeat(2,minmax(0,1fr))]">
+        {passages.map((passage, i) => (
+          <PassageView
+            key={passage.heading}
+            passage={passage}
+            texts={texts.slice(starts[i], starts[i] + passage.paragraphs.length)}
+            figure={{ url, answers }}
+          />
         ))}
       </div>
     </>
@@ -23,22 +36,27 @@ export function ChapterView({ chapter: { title, about, figure, passages } }: { c
 }
 
 function PassageView({
-  passage: { heading, paragraphs, list, layer },
-  url,
-  answers,
+  passage: { heading, list, pictures = [] },
+  texts,
+  figure,
 }: {
   passage: Passage;
-  url: string | undefined;
-  answers: DrawnKey | undefined;
+  /** Its paragraphs. */
+  texts: readonly ExplainedPiece[][];
+  figure: ChapterFigure;
 }) {
+  const [one, another] = pictures;
+  const wide = list !== undefined || another !== undefined;
   return (
-    <section className={`flex gap-5 border-t border-hairline pt-3 ${list ? 'lg:col-span-2' : ''}`}>
-      {layer && <LayerFigure url={url} answers={answers} {...layer} />}
+    <section
+      className={`border-t border-hairline pt-3 ${wide ? 'gap-x-12 lg:col-span-2 lg:grid lg:grid-cols-[repeat(2,minmax(0,1fr))]' : 'flex gap-5'}`}
+    >
+      {one && !wide && <Pictured picture={one} figure={figure} />}
       <div className="max-w-[68ch] min-w-0">
         <h2 className="text-[20px]">{heading}</h2>
-        {paragraphs.map((words) => (
-          <p key={words} className="mt-1">
-            {words}
+        {texts.map((pieces, i) => (
+          <p key={i} className="mt-1">
+            <ExplainedPieces pieces={pieces} />
           </p>
         ))}
         {list && (
@@ -52,6 +70,13 @@ function PassageView({
           </dl>
         )}
       </div>
+      {one && wide && (
+        <div className="row-sideways mt-4 flex content-start items-end gap-x-4 gap-y-4 sm:flex-wrap">
+          {pictures.map((picture) => (
+            <Pictured key={picture.caption} picture={picture} figure={figure} />
+          ))}
+        </div>
+      )}
     </section>
   );
 }

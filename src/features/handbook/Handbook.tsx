@@ -6,6 +6,7 @@ import { CATALOG } from '@/core/practice/exercises';
 import { type Exercise, FAMILIES, FAMILY_NAMES } from '@/core/practice/exercises/exercise';
 import { HANDBOOK } from '@/core/practice/exercises/handbook';
 import { schoolStages } from '@/core/practice/rules/stages';
+import { Explained } from '@/ui/Explained';
 import { TryItNow } from './TryItNow';
 import { useSmallPictureUrl } from '@/storage/hooks/useSmallPictureUrl';
 
@@ -59,7 +60,9 @@ function Entry({ exercise, urlOf }: { exercise: Exercise; urlOf: (referenceId: s
       <div className="min-w-0">
         <h3 className="text-[19px]">{name}</h3>
         <p className="font-serif text-[16px] leading-snug">{purpose}</p>
-        <p className="mt-1">{HANDBOOK[id]}</p>
+        <p className="mt-1">
+          <Explained>{HANDBOOK[id] ?? ''}</Explained>
+        </p>
         <p className="mt-1 text-[14px] text-quiet">
           {durationWords(shortestMs)} to {durationWords(longestMs)}
           {stages.length > 1 &&

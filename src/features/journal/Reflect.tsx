@@ -31,6 +31,7 @@ import { AboutExercise } from './AboutExercise';
 import { KeptField } from './KeptField';
 import { RemindMe } from './RemindMe';
 import { OneSource } from './OneSource';
+import { Word } from '@/ui/Word';
 
 const MINUTE_MS = 60_000;
 const DAY_MS = 24 * 3600_000;
@@ -65,6 +66,7 @@ export function Reflect({ session, sessions, nowMs }: Props) {
         <div className="grid content-start gap-5">
           <Taps
             legend="The line was"
+            shown={<Word of="tight line">The line was</Word>}
             value={reflection.line}
             options={['loose', 'tight']}
             onChange={(line) => set({ line })}
@@ -162,18 +164,21 @@ export function Reflect({ session, sessions, nowMs }: Props) {
 /** One of a few taps; the same one again takes it back. */
 function Taps<T extends string>({
   legend,
+  shown = legend,
   value,
   options,
   onChange,
 }: {
   legend: string;
+  /** The legend with a word of it explained. */
+  shown?: ReactNode;
   value: T | undefined;
   options: readonly T[];
   onChange: (value: T | undefined) => void;
 }) {
   return (
     <div role="group" aria-label={legend}>
-      <p className="font-semibold">{legend}</p>
+      <p className="font-semibold">{shown}</p>
       <div className="mt-1 flex flex-wrap gap-2">
         {options.map((option) => (
           <button

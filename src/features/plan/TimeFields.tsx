@@ -8,6 +8,7 @@ import { AT_ZERO } from '@/core/practice/plan/blockSettings';
 import { schoolStages, stageLengths } from '@/core/practice/rules/stages';
 import { without } from '@/core/without';
 import { Choice, CountField, DurationField, Row, Tick, Typed } from './fields';
+import { Word } from '@/ui/Word';
 
 export type ChangePoses = (words: string, update: (b: PosesRecipe) => PosesRecipe) => void;
 interface TimeFieldsProps {
@@ -138,8 +139,8 @@ export function TimeFields({ block, recipe, change }: TimeFieldsProps) {
                 ms={settings.potMs ?? 0}
                 onChange={(potMs) => change('At zero', (b) => withSettings(b, { potMs }))}
               />
-              for all of them together, as many as come: {clockDigits((settings.potMs ?? 0) / row.length)} each if all
-              do.
+              <Word of="pot">for all of them together</Word>, as many as come:{' '}
+              {clockDigits((settings.potMs ?? 0) / row.length)} each if all do.
             </span>
           )}
         </span>
@@ -151,7 +152,9 @@ export function TimeFields({ block, recipe, change }: TimeFieldsProps) {
           atLeastMs={0}
           onChange={(leadInMs) => change('Lead-in', (b) => ({ ...b, leadInMs }))}
         />
-        <span className="text-[14px]">lead-in, then</span>
+        <span className="text-[14px]">
+          <Word of="lead-in" />, then
+        </span>
         <DurationField
           label="Looking first"
           ms={block.lookMs}

@@ -21,6 +21,7 @@ import { loadPromise } from '@/storage/sessions/promise';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { useStart } from '@/storage/hooks/useStart';
 import { useStored } from '@/storage/hooks/useStored';
+import { Explained } from '@/ui/Explained';
 import { MinutesRuler } from '@/ui/MinutesRuler';
 import { Notice } from '@/ui/Notice';
 import { SumsEquation } from '@/ui/SumsEquation';
@@ -234,7 +235,7 @@ export function Today() {
           <div className="mt-2 min-h-[22px]">
             {plan && (
               <>
-                <b>Why this plan:</b> {plan.why[0].toLowerCase() + plan.why.slice(1)}{' '}
+                <b>Why this plan:</b> <Explained>{plan.why[0].toLowerCase() + plan.why.slice(1)}</Explained>{' '}
                 {!scheduled && !course && (
                   <button
                     type="button"

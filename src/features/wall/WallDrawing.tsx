@@ -6,6 +6,7 @@ import type { WallItem } from '@/core/growing/wall';
 import type { SeenDrawing } from '@/core/journal/onPages';
 import { durationWords } from '@/core/practice/time/duration';
 import { useCutDrawing } from '@/storage/hooks/useCutDrawing';
+import { useKeptDrawing } from '@/storage/hooks/useKeptDrawing';
 import { useReferenceImage } from '@/storage/hooks/useReferenceImage';
 import { storageProblem } from '@/storage/problems';
 import { gateFor } from '@/storage/references/takingOut';
@@ -15,19 +16,22 @@ import { CutDrawing } from '@/ui/CutDrawing';
 import { Dialog } from '@/ui/Dialog';
 import { download } from '@/ui/download';
 import { deskPage, referencePage } from '@/ui/referencePage';
+import { SaidOfDrawing } from '@/ui/SaidOfDrawing';
 import { TakeOut } from '@/ui/TakeOut';
+import { toastProblem } from '@/ui/toast/toast';
 
 const TALL_PX = 420;
 
 /** One drawing large, beside what it was drawn from, and the ways on from it. */
 export function WallDrawing({
-  item: { exercise, atMs, spentMs, seen, referenceId, sessionId, facets },
+  item: { exercise, atMs, spentMs, seen, referenceId, sessionId, drawing, facets },
   onClose,
 }: {
   item: WallItem;
   onClose: () => void;
 }) {
   const url = useReferenceImage(referenceId);
+  const { kept, all, change } = useKeptDrawing(sessionId, drawing);
   return (
     <Dialog title={`${exercise}, ${durationWords(spentMs)}`} wide onClose={onClose}>
       <p>
@@ -65,6 +69,13 @@ export function WallDrawing({
           </Link>
         )}
       </nav>
+      <section aria-label="What became of it" className="mt-4 flex flex-col gap-2 border-t border-hairline pt-3">
+        <SaidOfDrawing
+          kept={kept}
+          all={all}
+          onChange={(how) => void change(how).catch((error: unknown) => toastProblem(storageProblem(error)))}
+        />
+      </section>
       {seen && (
         <div className="mt-4 border-t border-hairline pt-3">
           <TakeOut

@@ -1,4 +1,5 @@
 import { type LayerId, LAYERS } from '@/ui/answerKey/layers';
+import { Word } from '@/ui/Word';
 
 const KEYS = '1234567890sp';
 const inOrder = [...LAYERS].sort((a, b) => KEYS.indexOf(a.hotkey) - KEYS.indexOf(b.hotkey));
@@ -19,7 +20,9 @@ export function AnswerKeyPanel({
   return (
     <section aria-label="Answer key" className="no-print">
       <div className="flex items-baseline justify-between">
-        <h2 className="text-[20px]">Answer key</h2>
+        <h2 className="text-[20px]">
+          <Word of="answer key">Answer key</Word>
+        </h2>
         {shown.size > 0 && (
           <button type="button" className="btn-quiet btn btn-sm" onClick={onClear}>
             Take all off

@@ -14,7 +14,8 @@ function tilted(what: string, { deg: value, endOn }: AnswerKey['hips']): string 
     : `The ${what} tilt ${deg(value)}, higher on the ${value > 0 ? 'right' : 'left'} of the picture`;
 }
 
-function holdWords(seconds: number): string {
+/** How long a pose can be held, in words. @param seconds See `Effort`. */
+export function holdWords(seconds: number): string {
   if (seconds >= 120) return `about ${String(Math.floor(seconds / 60))} min`;
   return `about ${String(seconds)} s`;
 }

@@ -2,32 +2,15 @@
 import { useMemo, useState } from 'react';
 import { shortDate } from '@/core/dateWords';
 import { type Drawing, posesDrawn } from '@/core/journal/drawings';
-import {
-  freshKeptDrawing,
-  type KeptDrawing,
-  keptDrawingId,
-  lineageOf,
-  madeFrom,
-  timeOn,
-} from '@/core/journal/keptDrawing';
+import { type KeptDrawing, keptDrawingId, lineageOf, madeFrom, timeOn } from '@/core/journal/keptDrawing';
 import { sameLearner } from '@/core/journal/whose';
 import { clockDigits, durationWords, parseDuration } from '@/core/practice/time/duration';
 import { storageProblem } from '@/storage/problems';
-import { allKeptDrawings, changeKeptDrawing } from '@/storage/sessions/keptDrawings';
 import { listSessions } from '@/storage/sessions/sessions';
+import { useKeptDrawing } from '@/storage/hooks/useKeptDrawing';
 import { useStored } from '@/storage/hooks/useStored';
+import { SaidOfDrawing } from '@/ui/SaidOfDrawing';
 import { toastProblem } from '@/ui/toast/toast';
-
-const STATES = [
-  ['finished', 'Finished'],
-  ['surprised', 'It surprised me'],
-  ['thrownAway', 'Thrown away'],
-] as const;
-
-const TEXTS = [
-  ['influence', 'Under the influence of'],
-  ['usedFor', 'Used for'],
-] as const;
 
 /** So many sessions before this one can be looked through for what a drawing was made from. */
 const MOST_SESSIONS = 30;
@@ -67,22 +50,13 @@ export function DrawingState({
   /** The drawings of its session. */
   drawn: readonly Drawing[];
 }) {
-  const stored = useStored(allKeptDrawings, ['drawings'], []);
+  const { kept, all, change: say } = useKeptDrawing(sessionId, pose.drawing);
   const [typed, setTyped] = useState('');
-  const all = stored.value ?? [];
-  const id = keptDrawingId(sessionId, pose.drawing);
-  const written = all.find((one) => one.id === id) ?? freshKeptDrawing(sessionId, pose.drawing);
-  /** What was said a moment ago, until it is read again. */
-  const [said, setSaid] = useState<{ before: readonly KeptDrawing[] | undefined; kept: KeptDrawing }>();
-  const kept = said && said.before === stored.value ? said.kept : written;
   const { inSessionMs, laterMs, togetherMs } = timeOn(pose, kept);
+  const { id } = kept;
   const { from, pieces } = lineageOf(id, all);
   const change = (how: (before: KeptDrawing) => KeptDrawing): void => {
-    setSaid({ before: stored.value, kept: how(kept) });
-    changeKeptDrawing(sessionId, pose.drawing, how).catch((error: unknown) => {
-      setSaid(undefined);
-      toastProblem(storageProblem(error));
-    });
+    say(how).catch((error: unknown) => toastProblem(storageProblem(error)));
   };
   const earlier = useEarlierDrawings(sessionId);
   const groups = [{ when: 'this session', named: namedDrawings(sessionId, drawn) }, ...earlier];
@@ -101,22 +75,7 @@ export function DrawingState({
   return (
     <section aria-label="What became of it" className="flex flex-col gap-2 border-t border-hairline pt-3">
       <h3 className="text-[18px]">What became of it</h3>
-      <div className="flex flex-wrap gap-x-5 gap-y-1">
-        {STATES.map(([state, words]) => (
-          <label key={state} className="flex min-h-9 items-center gap-2 max-sm:min-h-12">
-            <input
-              type="checkbox"
-              className="checkbox checkbox-sm"
-              checked={kept[state] === true}
-              onChange={(event) => {
-                const on = event.target.checked;
-                change((before) => ({ ...before, [state]: on || undefined }));
-              }}
-            />
-            {words}
-          </label>
-        ))}
-      </div>
+      <SaidOfDrawing kept={kept} all={all} onChange={change} />
       <form
         className="flex flex-wrap items-center gap-2"
         onSubmit={(event) => {
@@ -157,21 +116,6 @@ export function DrawingState({
           as they were.
         </p>
       )}
-      {TEXTS.map(([field, words]) => (
-        <label key={field} className="flex flex-wrap items-center gap-2">
-          {words}
-          <input
-            className="input min-w-0 flex-1 input-sm max-sm:h-12"
-            maxLength={80}
-            defaultValue={kept[field] ?? ''}
-            key={kept[field]}
-            onBlur={({ target }) => {
-              const value = target.value.trim();
-              if (value !== (kept[field] ?? '')) change((before) => ({ ...before, [field]: value || undefined }));
-            }}
-          />
-        </label>
-      ))}
       {groups.some(({ named }) => named.some((one) => one.id !== id)) && (
         <label className="flex flex-wrap items-center gap-2">
           Made from

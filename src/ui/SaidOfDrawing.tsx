@@ -1,0 +1,68 @@
+'use client';
+import { useId } from 'react';
+import type { KeptDrawing } from '@/core/journal/keptDrawing';
+
+const STATES = [
+  ['finished', 'Finished'],
+  ['surprised', 'It surprised me'],
+  ['thrownAway', 'Thrown away'],
+] as const;
+
+const TEXTS = [
+  ['influence', 'Under the influence of'],
+  ['usedFor', 'Used for'],
+] as const;
+
+/** What a drawing is called by its owner, to be found by: its states, what it was made under, what it was used for. */
+export function SaidOfDrawing({
+  kept,
+  all,
+  onChange,
+}: {
+  kept: KeptDrawing;
+  /** All that is said of drawings: what was written once is offered again. */
+  all: readonly KeptDrawing[];
+  onChange: (how: (before: KeptDrawing) => KeptDrawing) => void;
+}) {
+  const list = useId();
+  return (
+    <>
+      <div className="flex flex-wrap gap-x-5 gap-y-1">
+        {STATES.map(([state, words]) => (
+          <label key={state} className="flex min-h-9 items-center gap-2 max-sm:min-h-12">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-sm"
+              checked={kept[state] === true}
+              onChange={({ target: { checked } }) =>
+                onChange((before) => ({ ...before, [state]: checked || undefined }))
+              }
+            />
+            {words}
+          </label>
+        ))}
+      </div>
+      {TEXTS.map(([field, words]) => (
+        <label key={field} className="flex flex-wrap items-center gap-2">
+          {words}
+          <input
+            className="input min-w-0 flex-1 input-sm max-sm:h-12"
+            maxLength={80}
+            list={`${list}-${field}`}
+            defaultValue={kept[field] ?? ''}
+            key={kept[field]}
+            onBlur={({ target }) => {
+              const value = target.value.trim();
+              if (value !== (kept[field] ?? '')) onChange((before) => ({ ...before, [field]: value || undefined }));
+            }}
+          />
+          <datalist id={`${list}-${field}`}>
+            {[...new Set(all.flatMap((one) => one[field] ?? []))].sort().map((value) => (
+              <option key={value} value={value} />
+            ))}
+          </datalist>
+        </label>
+      ))}
+    </>
+  );
+}
