@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, renderHook, screen, waitFor, within } from '@testing-library/react';
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Again } from '@/features/again/Again';
@@ -23,6 +23,7 @@ import { listSessions, saveSession } from '@/storage/sessions/sessions';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import * as download from '@/ui/download';
 import * as toasts from '@/ui/toast/toast';
+import { useLingered } from '@/ui/useLingered';
 import { level, recipeWith } from '../core/recipes';
 import { pageOf } from '../core/pages';
 import { planOf, poses } from '../core/plans';
@@ -143,6 +144,20 @@ describe('the wall', () => {
     await screen.findByText(/^1 drawing of 4, oldest first\./);
     fireEvent.click(screen.getByRole('button', { name: 'Show all' }));
     await screen.findByText(/^4 drawings, oldest first\./);
+  });
+});
+
+describe('what is scrolled past', () => {
+  it('begins no work before it has lingered', () => {
+    vi.useFakeTimers();
+    const { result, unmount } = renderHook(() => useLingered(200));
+    act(() => void vi.advanceTimersByTime(199));
+    expect(result.current).toBe(false);
+    act(() => void vi.advanceTimersByTime(1));
+    expect(result.current).toBe(true);
+    unmount();
+    expect(vi.getTimerCount()).toBe(0);
+    vi.useRealTimers();
   });
 });
 

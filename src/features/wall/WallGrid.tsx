@@ -10,11 +10,13 @@ import { useCutDrawing } from '@/storage/hooks/useCutDrawing';
 import { useSmallPictureUrl } from '@/storage/hooks/useSmallPictureUrl';
 import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import { CutDrawing } from '@/ui/CutDrawing';
+import { useLingered } from '@/ui/useLingered';
 import { useWidth } from '@/ui/useWidth';
 
 const CELL_PX = 164;
 const PICTURE_PX = 150;
 const ROW_PX = 226;
+const LINGER_MS = 200;
 
 /** Drawings in rows; only the rows in sight exist. By keys: arrows go from one to the next, Enter opens it. */
 export const WallGrid = memo(function WallGrid({
@@ -148,5 +150,8 @@ function Place({ url }: { url: string | undefined }) {
   );
 }
 
-/** The same of a picture of the learner's, whose small one has to be read first. */
-const NotSeen = ({ referenceId }: { referenceId: string }) => <Place url={useReferenceThumbnail(referenceId)} />;
+/** The same of a picture whose small one has to be read or drawn first: not while the wall rushes past. */
+function NotSeen({ referenceId }: { referenceId: string }) {
+  const lingered = useLingered(LINGER_MS);
+  return <Place url={useReferenceThumbnail(lingered ? referenceId : null)} />;
+}
