@@ -50,6 +50,8 @@ export const next = (page: Page): Promise<void> => page.keyboard.press('ArrowRig
 /** Draw the poses of a plan that has nothing else, each for eight seconds. Its clock is driven. */
 export async function drawAll(page: Page, poses: number): Promise<void> {
   for (let i = 0; i < poses; i++) {
+    if (i > 0) await letPass(page, CHANGE_MS);
+    await expect(page.getByText('Ready', { exact: true })).toBeVisible();
     await next(page);
     await expect(page.getByRole('timer', { name: 'Time left' })).toBeVisible();
     await letPass(page, 8000);
@@ -102,10 +104,12 @@ export const pose = (referenceId: string | null, drawMs: number, more: object = 
   lookAgainMs: 0,
   ...more,
 });
+/** Between two poses. */
+const CHANGE_MS = 4000;
 export const posesBlock = (exercise: string, poses: object[], settings?: object): object => ({
   kind: 'poses',
   exercise,
-  changeMs: 4000,
+  changeMs: CHANGE_MS,
   poses,
   ...(settings && { settings }),
 });

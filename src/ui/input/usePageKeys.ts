@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { keyName } from './steering';
 
 /** Where keys are written, or choose. */
@@ -19,10 +19,11 @@ function undoOrRedo(key: string, shift: boolean): 'undo' | 'redo' | undefined {
  */
 export function usePageKeys(press: (key: string, event: KeyboardEvent) => boolean): void {
   const latest = useRef(press);
-  useEffect(() => {
+  // Heard from the moment the page is seen: not a frame later.
+  useLayoutEffect(() => {
     latest.current = press;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (event.altKey || (event.target instanceof Element && event.target.closest(WRITING))) return;
       const control = event.ctrlKey || event.metaKey;

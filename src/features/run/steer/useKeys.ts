@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 import { listenToPedals } from '@/ui/input/pedals';
 import { keyFor, keyName } from '@/ui/input/steering';
 import { unlockSound } from '@/ui/sound/cuePlayer';
@@ -20,10 +20,11 @@ export function useKeys(
 ): void {
   // Listened to once: what a key means changes with every pose, asking for pedals takes time.
   const now = useRef({ press, release, learned });
-  useEffect(() => {
+  // From the moment the session is seen its keys are heard: not a frame later.
+  useLayoutEffect(() => {
     now.current = { press, release, learned };
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const keyOf = (code: string): string => keyFor(code, now.current.learned);
     const onKey = (event: KeyboardEvent): void => {
       unlockSound();
@@ -42,16 +43,19 @@ export function useKeys(
     const onKeyUp = (event: KeyboardEvent): void => now.current.release(keyOf(keyName(event)));
     window.addEventListener('keydown', onKey);
     window.addEventListener('keyup', onKeyUp);
-    const stopPedals = listenToPedals((code) => {
-      if (underDialog()) return;
-      const key = keyOf(code);
-      now.current.press(key);
-      now.current.release(key);
-    });
     return () => {
       window.removeEventListener('keydown', onKey);
       window.removeEventListener('keyup', onKeyUp);
-      stopPedals();
     };
   }, []);
+  useEffect(
+    () =>
+      listenToPedals((code) => {
+        if (underDialog()) return;
+        const key = keyFor(code, now.current.learned);
+        now.current.press(key);
+        now.current.release(key);
+      }),
+    [],
+  );
 }
