@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import path from 'node:path';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { ensureChromium, ensurePackages, run } from './setup.mjs';
+import { ensureChromium, ensurePackages } from './setup.mjs';
 
 rmSync('test-results', { recursive: true, force: true });
 mkdirSync('test-results', { recursive: true });
@@ -19,12 +19,6 @@ const count = (name, ok) => {
     failures.push(name);
   }
 };
-const step = (name, script) => {
-  console.log(`\n== ${name}`);
-  const ok = run('npm', ['run', '--silent', script]) === 0;
-  count(name, ok);
-  return ok;
-};
 const readReport = (file) => {
   try {
     return JSON.parse(readFileSync(file, 'utf8'));
@@ -33,13 +27,16 @@ const readReport = (file) => {
   }
 };
 
-/** Run checks one after another; what each says is printed when it ends. */
+/** Run checks one after another; what each says is printed when it ends. @returns Whether all went well. */
 async function steps(checks) {
+  let allOk = true;
   for (const [name, script] of checks) {
     const { ok, said } = await quietly('npm', ['run', '--silent', script]);
     console.log(`\n== ${name}${said && `\n${said}`}`);
     count(name, ok);
+    allOk &&= ok;
   }
+  return allOk;
 }
 /** Run a command and let it speak. @returns Whether it went well. */
 const aloud = (command, args, env) =>
@@ -57,24 +54,23 @@ const quietly = (command, args, env = {}) =>
     child.on('close', (code) => resolve({ ok: code === 0, said: said.trim() }));
   });
 
-// Linting needs the types of routes, which the check of types makes; it takes one core for minutes, so the unit tests go beside it.
-let unitOk = false;
+// Linting reads the types of routes, which the check of types and the build make. It takes one core for minutes, so all else goes beside it.
+let built = false;
 await Promise.all([
-  steps([
-    ['types', 'check:types'],
-    ['lint', 'check:lint'],
-  ]),
   (async () => {
-    await steps([
-      ['format', 'check:format'],
-      ['imports', 'check:imports'],
-      ['dead code', 'check:dead'],
-    ]);
-    console.log('\n== unit tests');
-    const reporters = ['--reporter=default', '--reporter=json', '--outputFile=test-results/unit.json'];
-    unitOk = await aloud('npx', ['vitest', 'run', ...reporters]);
+    await steps([['types', 'check:types']]);
+    built = await steps([['build', 'build']]);
   })(),
+  steps([
+    ['format', 'check:format'],
+    ['imports', 'check:imports'],
+    ['dead code', 'check:dead'],
+  ]),
 ]);
+const lint = steps([['lint', 'check:lint']]);
+console.log('\n== unit tests');
+const reporters = ['--reporter=default', '--reporter=json', '--outputFile=test-results/unit.json'];
+const unitOk = await aloud('npx', ['vitest', 'run', ...reporters]);
 
 /** What failed and how it said so in a few lines: the end of the output is what one sees first. */
 const told = (name, message = '') => failures.push(`${name}\n    ${message.split('\n').slice(0, 6).join('\n    ')}`);
@@ -89,7 +85,7 @@ failed += unit?.numFailedTests ?? 0;
 if (!unitOk) failures.push('unit tests');
 if (!unitOk && !(unit?.numFailedTests > 0)) failed++;
 
-if (step('build', 'build')) {
+if (built) {
   console.log('\n== browser tests');
   const realtime = quietly('npx', ['playwright', 'test'], { E2E_PART: 'realtime' });
   const rest = await aloud('npx', ['playwright', 'test'], { E2E_PART: 'rest' });
@@ -110,6 +106,7 @@ if (step('build', 'build')) {
   }
 }
 
+await lint;
 if (failures.length > 0) console.log(`\nFailed:\n  ${failures.join('\n  ')}`);
 const summary = `${passed} passed, ${failed} failed`;
 writeFileSync('test-results/summary.txt', `${summary}\n`);

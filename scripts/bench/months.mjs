@@ -7,7 +7,7 @@ const SESSIONS = 2000;
 const DRAWINGS = 5;
 
 /** Fill the page's database with kept sessions: an answer about the whole figure in each. */
-export const fill = (page) =>
+const fill = (page) =>
   page.evaluate(
     async ({ sessions, drawings }) => {
       const open = indexedDB.open('fox-minute');

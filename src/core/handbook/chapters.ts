@@ -2,8 +2,7 @@ import type { Material } from '../hand/ink';
 import type { Manner } from '../hand/mannerNames';
 
 /** Ways to see a picture that the handbook shows. */
-export const WAYS_OF_SEEING = ['as it is', 'squinting', 'two values', 'mirrored', 'upside down', 'from afar'] as const;
-export type WayOfSeeing = (typeof WAYS_OF_SEEING)[number];
+export type WayOfSeeing = 'as it is' | 'squinting' | 'two values' | 'mirrored' | 'upside down' | 'from afar';
 
 /** A picture of a passage: a figure of the program's, or what its hand draws of it. */
 export type Illustration = { caption: string } & (
