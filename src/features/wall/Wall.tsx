@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { indexWall, searchWall, type WallItem, wallItems, type WallQuery } from '@/core/growing/wall';
 import { type WallFacet, WALL_FACETS } from '@/core/growing/wallFacets';
 import { lookedAt } from '@/core/journal/whose';
@@ -13,6 +13,7 @@ import { allPages } from '@/storage/sessions/pages';
 import { listSessions } from '@/storage/sessions/sessions';
 import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';
+import { useWhenQuiet } from '@/ui/useWhenQuiet';
 import { WallDrawing } from './WallDrawing';
 import { WallFilters } from './WallFilters';
 import { WallGrid } from './WallGrid';
@@ -79,15 +80,14 @@ export function Wall() {
 function Hanging({ of, items }: Hung) {
   const [{ query, oldestFirst }, setLeft] = useState(readAddress);
   const [open, setOpen] = useState<WallItem>();
-  const writing = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const whenQuiet = useWhenQuiet(QUIET_MS);
   const index = useMemo(() => indexWall(items), [items]);
   const found = useMemo(() => searchWall(index, query), [index, query]);
   const shown = useMemo(() => (oldestFirst ? found.toReversed() : found), [found, oldestFirst]);
   const change = (next: WallQuery, oldest = oldestFirst): void => {
     setLeft({ query: next, oldestFirst: oldest });
-    // The address follows when it is quiet: the router looks at all of the page for it.
-    clearTimeout(writing.current);
-    writing.current = setTimeout(() => writeAddress(next, oldest), QUIET_MS);
+    // The address follows when it is quiet: the router looks at all of the page for it. Once one goes elsewhere it would call one back.
+    whenQuiet(() => writeAddress(next, oldest));
   };
   const set = (facet: WallFacet, value: string): void => {
     const others = Object.fromEntries(Object.entries(query).filter(([name]) => name !== facet));
