@@ -18,7 +18,13 @@ export function Word({ of, children = of }: { of: GlossaryWord; children?: React
         id={id}
         popover="auto"
         className="word-meaning"
-        onBeforeToggle={(event) => setOpen(event.newState === 'open')}
+        onBeforeToggle={(event) => {
+          if (event.newState === 'open') setOpen(true);
+        }}
+        // Once it is closed: what had the focus in it gives it back to the word first.
+        onToggle={(event) => {
+          if (event.newState === 'closed') setOpen(false);
+        }}
       >
         {open && (
           <>

@@ -32,7 +32,7 @@ const items = wallItems(
     { id: keptDrawingId('a', '0:1'), sessionId: 'a', drawing: '0:1', surprised: true, influence: 'a lesson on rhythm' },
     { id: keptDrawingId('b', '0:0'), sessionId: 'b', drawing: '0:0', usedFor: 'a poster', thrownAway: true },
   ],
-  (id) => (id === 'figure-0' ? { id, family: 'seated', viewName: 'front' } : undefined),
+  (id) => (id === 'figure-0' ? { id, name: 'Seated', family: 'seated', viewName: 'front' } : undefined),
 );
 const index = indexWall(items);
 const found = (query: WallQuery): string[] => searchWall(index, query).map(({ id }) => id);
@@ -42,11 +42,12 @@ describe('the wall', () => {
     expect(items.map(({ sessionId }) => sessionId)).toEqual(['b', 'b', 'a', 'a']);
     expect(items.map(({ seen }) => seen !== undefined)).toEqual([false, false, false, true]);
   });
-  it('is found by what is known of each: exercise, medium, pose, view, hand, month, state, influence and use', () => {
+  it('is found by what is known of each: exercise, medium, reference, pose, view, hand, month, state, influence and use', () => {
     expect(found({ exercise: 'Continuous line' })).toHaveLength(1);
     expect(found({ medium: 'pencil' })).toHaveLength(2);
     expect(found({ medium: 'not said' })).toHaveLength(2);
     expect(found({ family: 'seated', view: 'front' })).toHaveLength(3);
+    expect(found({ reference: 'Seated' })).toHaveLength(3);
     expect(found({ hand: 'right hand' })).toHaveLength(1);
     expect(found({ month: '2026-09' })).toHaveLength(2);
     expect(found({ state: 'it surprised me' })).toEqual(['a/0:1']);

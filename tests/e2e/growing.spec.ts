@@ -86,7 +86,15 @@ test('the handbook’s chapters, a word explained where it stands, and an exerci
   await page.goto('/journal/months');
   await page.getByRole('button', { name: 'The time in which the whole figure is down' }).click();
   await expect(page.getByText('working time: the time in which the whole figure is down')).toBeVisible();
-  await page.getByRole('link', { name: 'All words' }).click();
+  const all = page.getByRole('link', { name: 'All words' });
+  await page.keyboard.press('Tab');
+  await expect(all).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(all).toHaveCount(0);
+  const word = page.getByRole('button', { name: 'The time in which the whole figure is down' });
+  await expect(word).toBeFocused();
+  await page.keyboard.press('Enter');
+  await all.click();
   await expect(page.getByRole('heading', { name: 'Words' })).toBeVisible();
   await page.getByRole('link', { name: 'Exercises' }).click();
   await page.getByRole('button', { name: 'Try Continuous line now' }).click();

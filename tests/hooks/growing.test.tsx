@@ -212,6 +212,7 @@ describe('a drawing of the wall, large', () => {
     facets: facetWords({
       exercise: 'Contour',
       medium: 'pencil',
+      reference: undefined,
       family: undefined,
       view: undefined,
       hand: 'right hand',

@@ -74,6 +74,7 @@ export function wallItems(
             facets: facetWords({
               exercise: exercise.name,
               medium: block.kind === 'poses' ? block.settings?.medium : undefined,
+              reference: facts?.name,
               family: facts?.family,
               view: facts?.viewName,
               hand: handOf(usualHand, exercise.rule.hand === 'other'),
@@ -91,72 +92,64 @@ export function wallItems(
 /** What is looked for: one value of some facets. */
 export type WallQuery = Partial<Record<WallFacet, string>>;
 
-/** The wall laid out once, so that it is searched quickly: for each facet the drawings of each of its values. */
+/** The wall laid out once, so that it is searched quickly: for each facet its values in order, and which of them each drawing has. */
 export interface WallIndex {
   items: readonly WallItem[];
   values: Readonly<Record<WallFacet, readonly string[]>>;
-  /** For each facet and drawing: which of the values it has, as bits of so many words. */
-  has: Readonly<Record<WallFacet, readonly Uint8Array[]>>;
+  /** For each facet and drawing: places of its values among all of them. */
+  has: Readonly<Record<WallFacet, readonly (readonly number[])[]>>;
 }
+
+const perFacet = <T>(of: (facet: WallFacet) => T): Record<WallFacet, T> =>
+  Object.fromEntries(WALL_FACETS.map((facet) => [facet, of(facet)])) as Record<WallFacet, T>;
+const { compare } = new Intl.Collator('en');
+const NONE: readonly number[] = [];
 
 export function indexWall(items: readonly WallItem[]): WallIndex {
   const values = {} as Record<WallFacet, string[]>;
-  const has = {} as Record<WallFacet, Uint8Array[]>;
+  const has = {} as Record<WallFacet, (readonly number[])[]>;
   for (const facet of WALL_FACETS) {
-    const known = new Map<string, Uint8Array>();
-    items.forEach(({ facets }, i) => {
-      for (const value of facets[facet]) {
-        const row = known.get(value) ?? new Uint8Array(items.length);
-        row[i] = 1;
-        known.set(value, row);
-      }
-    });
-    const sorted = [...known.keys()].sort((a, b) => (facet === 'month' ? b.localeCompare(a) : a.localeCompare(b)));
+    const sorted = [...new Set(items.flatMap(({ facets }) => facets[facet]))].sort(
+      facet === 'month' ? (a, b) => compare(b, a) : compare,
+    );
+    const places = new Map(sorted.map((value, place) => [value, place]));
+    // Most drawings have one value: one list of it serves them all.
+    const alone = sorted.map((_, place): readonly number[] => [place]);
     values[facet] = sorted;
-    has[facet] = sorted.map((value) => known.get(value) ?? new Uint8Array(items.length));
+    has[facet] = items.map(({ facets }) => {
+      const own = facets[facet].map((value) => places.get(value) ?? 0);
+      return own.length === 0 ? NONE : own.length === 1 ? alone[own[0]] : own;
+    });
   }
   return { items, values, has };
 }
 
-/** What is asked for, as the drawings that have it. */
-const rowsOf = ({ values, has }: WallIndex, query: WallQuery): { facet: WallFacet; row?: Uint8Array }[] =>
+/** What is asked for: whether a drawing, by its place, has it. */
+const askedOf = ({ values, has }: WallIndex, query: WallQuery): { facet: WallFacet; met: (i: number) => boolean }[] =>
   WALL_FACETS.flatMap((facet) => {
     const value = query[facet];
-    return value === undefined ? [] : [{ facet, row: has[facet][values[facet].indexOf(value)] }];
+    if (value === undefined) return [];
+    const place = values[facet].indexOf(value);
+    return [{ facet, met: (i: number) => has[facet][i].includes(place) }];
   });
 
 /** What hangs on the wall for a query, in its order. */
 export function searchWall(index: WallIndex, query: WallQuery): WallItem[] {
-  const asked = rowsOf(index, query);
-  return index.items.filter((_, i) => asked.every(({ row }) => row?.[i] === 1));
+  const asked = askedOf(index, query);
+  return index.items.filter((_, i) => asked.every(({ met }) => met(i)));
 }
 
 /** How many there would be for each value of each facet beside what else is asked for. */
 export function countWall(index: WallIndex, query: WallQuery): Record<WallFacet, ReadonlyMap<string, number>> {
   const { items, values, has } = index;
-  const asked = rowsOf(index, query);
-  // How many of what is asked for a drawing misses, and which if it is one.
-  const misses = new Uint8Array(items.length);
-  const only = new Int8Array(items.length).fill(-1);
-  asked.forEach(({ row }, k) => {
-    for (let i = 0; i < items.length; i++)
-      if (!row?.[i]) {
-        misses[i]++;
-        only[i] = k;
-      }
-  });
-  const counts = {} as Record<WallFacet, Map<string, number>>;
-  for (const facet of WALL_FACETS) {
-    const own = asked.findIndex((one) => one.facet === facet);
-    counts[facet] = new Map(
-      values[facet].map((value, v) => {
-        const row = has[facet][v];
-        let count = 0;
-        for (let i = 0; i < items.length; i++)
-          if (row[i] && (misses[i] === 0 || (misses[i] === 1 && only[i] === own))) count++;
-        return [value, count];
-      }),
-    );
+  const asked = askedOf(index, query);
+  const counts = perFacet((facet) => values[facet].map(() => 0));
+  for (let i = 0; i < items.length; i++) {
+    const missed = asked.filter(({ met }) => !met(i));
+    if (missed.length > 1) continue;
+    // What misses one thing that is asked for counts where that is chosen.
+    const facets = missed.length === 0 ? WALL_FACETS : [missed[0].facet];
+    for (const facet of facets) for (const place of has[facet][i]) counts[facet][place]++;
   }
-  return counts;
+  return perFacet((facet) => new Map(values[facet].map((value, place) => [value, counts[facet][place]])));
 }

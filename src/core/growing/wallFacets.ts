@@ -4,6 +4,7 @@ import { FAMILY_UNKNOWN, NOT_SAID } from './tally';
 export const WALL_FACETS = [
   'exercise',
   'medium',
+  'reference',
   'family',
   'view',
   'hand',
@@ -17,6 +18,7 @@ export type WallFacet = (typeof WALL_FACETS)[number];
 export const FACET_NAMES: Record<WallFacet, string> = {
   exercise: 'Exercise',
   medium: 'Medium',
+  reference: 'Drawn from',
   family: 'Pose',
   view: 'View',
   hand: 'Hand',
@@ -30,6 +32,8 @@ export const FACET_NAMES: Record<WallFacet, string> = {
 export function facetWords(known: {
   exercise: string;
   medium: string | undefined;
+  /** What its reference is called. */
+  reference: string | undefined;
   family: string | undefined;
   view: string | undefined;
   hand: string;
@@ -41,6 +45,7 @@ export function facetWords(known: {
   return {
     exercise: [known.exercise],
     medium: [known.medium || NOT_SAID],
+    reference: known.reference ? [known.reference] : [],
     family: [known.family ?? FAMILY_UNKNOWN],
     view: [known.view ?? 'view not known'],
     hand: [known.hand],

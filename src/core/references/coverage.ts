@@ -1,6 +1,8 @@
 /** What a picture or figure is chosen by. Unknown facts are undefined. */
 export interface ReferenceFacts {
   id: string;
+  /** What it is called, where that was asked for. */
+  name?: string | undefined;
   facing?: 'left' | 'right' | 'toward you' | 'away' | undefined;
   viewName?: string | undefined;
   family?: string | undefined;

@@ -77,7 +77,7 @@ export function MonthSheet() {
           ))}
         </tbody>
       </table>
-      <div className="mt-4 grid gap-x-10 gap-y-4 sm:grid-cols-2 print:grid-cols-2">
+      <div className="mt-4 grid items-start gap-x-10 gap-y-4 sm:grid-cols-2 print:grid-cols-2">
         <Counted name="Exercise" by="exercise" pieces={month.pieces} />
         <Counted name="Medium" by="medium" pieces={month.pieces} />
       </div>
@@ -92,7 +92,7 @@ function Day({ day: { date, within, drawings, spentMs, mood, studyShare } }: { d
   const minutes = wholeMinutes(spentMs);
   return (
     <td
-      className={`h-[74px] overflow-hidden border border-hairline px-1.5 py-1 align-top text-[13px] print:h-[58px] ${within ? '' : 'text-quiet'}`}
+      className={`h-[92px] overflow-hidden border border-hairline px-1.5 py-1 align-top text-[13px] print:h-[88px] ${within ? '' : 'text-quiet'}`}
     >
       <span className={spentMs > 0 ? 'font-semibold' : ''}>{date.getDate()}</span>
       {spentMs > 0 && (
@@ -109,7 +109,7 @@ function Day({ day: { date, within, drawings, spentMs, mood, studyShare } }: { d
               fill="var(--charcoal)"
             />
           </svg>
-          <span className="block truncate">
+          <span className="block">
             {minutes} min<span className="max-sm:sr-only">, {counted(drawings, 'drawing')}</span>
           </span>
         </>

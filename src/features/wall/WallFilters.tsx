@@ -7,6 +7,20 @@ import { FACET_NAMES, type WallFacet, WALL_FACETS } from '@/core/growing/wallFac
 const valueWords = (facet: WallFacet, value: string): string =>
   facet === 'month' ? monthAndYear(new Date(`${value}-15`)) : value;
 
+/** A list is no longer than this: of more, those there are most of. */
+const MOST_OPTIONS = 200;
+
+function offered(
+  values: readonly string[],
+  counts: ReadonlyMap<string, number>,
+  asked: string | undefined,
+): readonly string[] {
+  if (values.length <= MOST_OPTIONS) return values;
+  const most = values.toSorted((a, b) => (counts.get(b) ?? 0) - (counts.get(a) ?? 0)).slice(0, MOST_OPTIONS);
+  const kept = new Set(asked === undefined ? most : [...most, asked]);
+  return values.filter((value) => kept.has(value));
+}
+
 /** What the wall is narrowed by, with how many there are of each. What hangs there is shown first, the counts follow. */
 export function WallFilters({
   index,
@@ -23,13 +37,13 @@ export function WallFilters({
     () =>
       WALL_FACETS.filter((facet) => index.values[facet].length > 0).map((facet) => ({
         facet,
-        list: index.values[facet].map((value) => (
+        list: offered(index.values[facet], counts[facet], query[facet]).map((value) => (
           <option key={value} value={value}>
             {`${valueWords(facet, value)} (${String(counts[facet].get(value) ?? 0)})`}
           </option>
         )),
       })),
-    [index, counts],
+    [index, counts, query],
   );
   return (
     <div className="no-print row-sideways mt-3 flex gap-3 sm:flex-wrap" role="group" aria-label="What hangs here">

@@ -1,3 +1,4 @@
+import { knownFacts } from '@/core/figure/catalogue/catalogue';
 import type { ReferenceFacts } from '@/core/references/coverage';
 import { drawnByPicture } from '@/core/references/drawnByPicture';
 import { mirroredFacing } from '@/core/references/mirrorReference';
@@ -12,17 +13,22 @@ import { db } from '@/storage/db';
 import { inSetOrder, listPictures, loadSet } from '@/storage/pictures/pictures';
 import { listOwnSessions } from '@/storage/sessions/sessions';
 
-/** Facts of references in the order given; a mirror image has the facing it shows. */
+/** Facts of references with their names, in the order given; a mirror image has the facing it shows. */
 export async function factsOf(referenceIds: readonly string[]): Promise<ReferenceFacts[]> {
   const ids = [...new Set(referenceIds.map(parsePictureReference))].filter((id) => id !== undefined);
   const { store } = (await db()).transaction('pictures');
   const pictures = new Map((await Promise.all(ids.map((id) => store.get(id)))).map((p) => [p?.id, p]));
   return referenceIds.map((id): ReferenceFacts => {
     const pictureId = parsePictureReference(id);
-    if (pictureId === undefined) return figureReferenceFacts(id);
+    if (pictureId === undefined) return { ...figureReferenceFacts(id), name: knownFacts(id)?.name };
     const picture = pictures.get(pictureId);
     const facts = picture ? pictureReferenceFacts(picture) : {};
-    return { ...facts, id, ...(isMirrored(id) && { facing: mirroredFacing((facts as ReferenceFacts).facing) }) };
+    return {
+      ...facts,
+      id,
+      name: picture?.name,
+      ...(isMirrored(id) && { facing: mirroredFacing((facts as ReferenceFacts).facing) }),
+    };
   });
 }
 
