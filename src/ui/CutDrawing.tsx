@@ -1,6 +1,6 @@
 import type { SheetBox } from '@/core/desk/readingOrder';
 
-/** A drawing cut out of a picture of its sheet, as tall as told or as wide as allowed. */
+/** A drawing cut out of a picture of its sheet, as tall as told, as wide as allowed, and never wider than its place. */
 export function CutDrawing({
   url,
   aspect,
@@ -22,12 +22,10 @@ export function CutDrawing({
   alt?: string;
 }) {
   const shape = (box.width * aspect) / box.height;
-  const width = Math.min(widest, tall * shape);
-  const height = width / shape;
   return (
     <div
       className={`relative max-w-full shrink-0 overflow-hidden border border-hairline ${url ? '' : 'skeleton'}`}
-      style={{ width, height }}
+      style={{ width: Math.min(widest, tall * shape), aspectRatio: shape }}
     >
       {url && (
         <img
@@ -36,10 +34,10 @@ export function CutDrawing({
           decoding="async"
           className="absolute max-w-none"
           style={{
-            width: width / box.width,
-            height: height / box.height,
-            left: (-box.x * width) / box.width,
-            top: (-box.y * height) / box.height,
+            width: `${String(100 / box.width)}%`,
+            height: `${String(100 / box.height)}%`,
+            left: `${String((-100 * box.x) / box.width)}%`,
+            top: `${String((-100 * box.y) / box.height)}%`,
           }}
         />
       )}

@@ -21,6 +21,7 @@ import { addPage } from '@/storage/sessions/pages';
 import { listSavedPlans, savePlan } from '@/storage/sessions/savedPlans';
 import { listSessions, saveSession } from '@/storage/sessions/sessions';
 import { loadSetting, saveSetting } from '@/storage/settings';
+import { CutDrawing } from '@/ui/CutDrawing';
 import * as download from '@/ui/download';
 import * as toasts from '@/ui/toast/toast';
 import { useLingered } from '@/ui/useLingered';
@@ -145,6 +146,17 @@ describe('the wall', () => {
     await screen.findByText(/^1 drawing of 4, oldest first\./);
     fireEvent.click(screen.getByRole('button', { name: 'Show all' }));
     await screen.findByText(/^4 drawings, oldest first\./);
+  });
+});
+
+describe('a drawing cut out of its sheet', () => {
+  it('keeps its shape and its place on the sheet however narrow it becomes', () => {
+    const box = { x: 0.25, y: 0.5, width: 0.5, height: 0.25 };
+    render(<CutDrawing url="blob:sheet" aspect={0.7} box={box} tall={100} widest={120} alt="cut" />);
+    const { style, parentElement } = screen.getByRole('img', { name: 'cut' });
+    expect([style.width, style.height, style.left, style.top]).toEqual(['200%', '400%', '-50%', '-200%']);
+    expect(parentElement?.style.width).toBe('120px');
+    expect(parseFloat(parentElement?.style.aspectRatio ?? '')).toBeCloseTo(1.4);
   });
 });
 
