@@ -69,8 +69,12 @@ test('the demo learner’s months: what she is off by, her wall by keys, a pictu
   await page.keyboard.press('Escape');
   await page.getByRole('combobox', { name: 'Used for' }).selectOption('a poster');
   await expect(page.getByRole('status')).toContainText(/^1 drawing of 294/);
+  // Gone elsewhere right after a filter, and back: as it was left.
   await page.getByRole('link', { name: 'Then and now' }).click();
   await expect(page.getByRole('img', { name: /^Then: / })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByRole('status')).toContainText(/^1 drawing of 294/);
+  await page.getByRole('link', { name: 'Then and now' }).click();
   await page.getByRole('button', { name: 'Which is newer?' }).click();
   await page.getByRole('button', { name: 'The right one' }).click();
   await expect(page.getByText(/^You knew the newer one [01] of 1 times\./)).toBeVisible();

@@ -97,7 +97,7 @@ test('blind: a held key counts the seconds, and more than two in a hundred is sa
   await page.keyboard.down('i');
   await letPass(page, 2000);
   await page.keyboard.up('i');
-  await expect(page.getByText(/1 peek, 2\.\d s of 1\.2 s, over\. Go on\./)).toBeVisible();
+  await expect(page.getByText(/1 peek, \d+\.\d s of 1\.2 s, over\. Go on\./)).toBeVisible();
   await expect(page.getByRole('timer')).toHaveCount(0);
 });
 

@@ -25,7 +25,6 @@ import { CutDrawing } from '@/ui/CutDrawing';
 import * as download from '@/ui/download';
 import * as toasts from '@/ui/toast/toast';
 import { useLingered } from '@/ui/useLingered';
-import { useWhenQuiet } from '@/ui/useWhenQuiet';
 import { level, recipeWith } from '../core/recipes';
 import { pageOf } from '../core/pages';
 import { planOf, poses } from '../core/plans';
@@ -171,43 +170,6 @@ describe('what is scrolled past', () => {
     unmount();
     expect(vi.getTimerCount()).toBe(0);
     vi.useRealTimers();
-  });
-});
-
-describe('what is done once it is quiet', () => {
-  beforeEach(() => void vi.useFakeTimers());
-  afterEach(() => void vi.useRealTimers());
-  const quiet = () => renderHook(() => useWhenQuiet(250));
-
-  it('is done once, the last of it', () => {
-    const done = vi.fn();
-    const { result } = quiet();
-    for (const n of [1, 2, 3]) result.current(() => void done(n));
-    vi.advanceTimersByTime(249);
-    expect(done).not.toHaveBeenCalled();
-    vi.advanceTimersByTime(1);
-    fireEvent.click(document.body);
-    expect(done.mock.calls).toEqual([[3]]);
-  });
-  it('is done before what a click leads to, and not again', () => {
-    const order: string[] = [];
-    const { result } = quiet();
-    const button = document.body.appendChild(document.createElement('button'));
-    button.addEventListener('click', () => order.push('click'));
-    result.current(() => order.push('done'));
-    fireEvent.click(button);
-    vi.advanceTimersByTime(1000);
-    expect(order).toEqual(['done', 'click']);
-    button.remove();
-  });
-  it('goes undone with the page', () => {
-    const done = vi.fn();
-    const { result, unmount } = quiet();
-    result.current(done);
-    unmount();
-    vi.advanceTimersByTime(1000);
-    fireEvent.click(document.body);
-    expect(done).not.toHaveBeenCalled();
   });
 });
 

@@ -13,13 +13,9 @@ import { allPages } from '@/storage/sessions/pages';
 import { listSessions } from '@/storage/sessions/sessions';
 import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';
-import { useWhenQuiet } from '@/ui/useWhenQuiet';
 import { WallDrawing } from './WallDrawing';
 import { WallFilters } from './WallFilters';
 import { WallGrid } from './WallGrid';
-
-/** Between the last change and the address that tells it. */
-const QUIET_MS = 250;
 
 interface Hung {
   of: string | undefined;
@@ -54,7 +50,9 @@ function readAddress(): { query: WallQuery; oldestFirst: boolean } {
 function writeAddress(query: WallQuery, oldestFirst: boolean): void {
   const params = new URLSearchParams(Object.entries(query));
   if (oldestFirst) params.set('order', 'oldest');
-  window.history.replaceState(null, '', params.size > 0 ? `?${params.toString()}` : window.location.pathname);
+  const address = params.size > 0 ? `?${params.toString()}` : window.location.pathname;
+  // The browser's own: told of it, the router looks at all of the page, and calls back who has just gone elsewhere.
+  History.prototype.replaceState.call(window.history, window.history.state, '', address);
 }
 
 /** All drawings side by side, found by what is known of them. */
@@ -80,14 +78,12 @@ export function Wall() {
 function Hanging({ of, items }: Hung) {
   const [{ query, oldestFirst }, setLeft] = useState(readAddress);
   const [open, setOpen] = useState<WallItem>();
-  const whenQuiet = useWhenQuiet(QUIET_MS);
   const index = useMemo(() => indexWall(items), [items]);
   const found = useMemo(() => searchWall(index, query), [index, query]);
   const shown = useMemo(() => (oldestFirst ? found.toReversed() : found), [found, oldestFirst]);
   const change = (next: WallQuery, oldest = oldestFirst): void => {
     setLeft({ query: next, oldestFirst: oldest });
-    // The address follows when it is quiet: the router looks at all of the page for it. Once one goes elsewhere it would call one back.
-    whenQuiet(() => writeAddress(next, oldest));
+    writeAddress(next, oldest);
   };
   const set = (facet: WallFacet, value: string): void => {
     const others = Object.fromEntries(Object.entries(query).filter(([name]) => name !== facet));

@@ -1,5 +1,5 @@
 'use client';
-import { useDeferredValue, useMemo } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import { monthAndYear } from '@/core/dateWords';
 import { countWall, type WallIndex, type WallQuery } from '@/core/growing/wall';
 import { FACET_NAMES, type WallFacet, WALL_FACETS } from '@/core/growing/wallFacets';
@@ -33,33 +33,41 @@ export function WallFilters({
 }) {
   const counted = useDeferredValue(query);
   const counts = useMemo(() => countWall(index, counted), [index, counted]);
-  const options = useMemo(
-    () =>
-      WALL_FACETS.filter((facet) => index.values[facet].length > 0).map((facet) => ({
-        facet,
-        list: offered(index.values[facet], counts[facet], query[facet]).map((value) => (
-          <option key={value} value={value}>
-            {`${valueWords(facet, value)} (${String(counts[facet].get(value) ?? 0)})`}
-          </option>
-        )),
-      })),
-    [index, counts, query],
-  );
   return (
     <div className="no-print row-sideways mt-3 flex gap-3 sm:flex-wrap" role="group" aria-label="What hangs here">
-      {options.map(({ facet, list }) => (
+      {WALL_FACETS.filter((facet) => index.values[facet].length > 0).map((facet) => (
         <label key={facet} className="flex shrink-0 flex-col text-[13px] text-quiet">
           {FACET_NAMES[facet]}
           <select
-            className="select w-[158px] text-[15px] text-ink select-sm max-sm:h-12"
+            // Its width is not asked of all that could stand in it.
+            className="select [field-sizing:content] w-[158px] text-[15px] text-ink select-sm max-sm:h-12"
             value={query[facet] ?? ''}
             onChange={(event) => onSet(facet, event.target.value)}
           >
             <option value="">any</option>
-            {list}
+            <Options facet={facet} values={index.values[facet]} counts={counts[facet]} asked={query[facet]} />
           </select>
         </label>
       ))}
     </div>
   );
 }
+
+/** The values of one facet: each list by itself, so that the browser can do something else between two of them. */
+const Options = memo(function Options({
+  facet,
+  values,
+  counts,
+  asked,
+}: {
+  facet: WallFacet;
+  values: readonly string[];
+  counts: ReadonlyMap<string, number>;
+  asked: string | undefined;
+}) {
+  return offered(values, counts, asked).map((value) => (
+    <option key={value} value={value}>
+      {`${valueWords(facet, value)} (${String(counts.get(value) ?? 0)})`}
+    </option>
+  ));
+});
