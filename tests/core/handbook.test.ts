@@ -7,7 +7,7 @@ import type { AnswerKey } from '@/core/figure/facts/answerKey';
 import { drawByHand } from '@/core/hand/draw';
 import { CHAPTERS, type Illustration } from '@/core/handbook/chapters';
 import { explained } from '@/core/handbook/explained';
-import { GLOSSARY } from '@/core/handbook/glossary';
+import { GLOSSARY, type GlossaryWord } from '@/core/handbook/glossary';
 import { MOVE_PICTURES } from '@/core/practice/start/warmUp';
 import { isLayer, LAYERS } from '@/ui/answerKey/layers';
 import { KIT } from './kit';
@@ -91,6 +91,13 @@ describe('words', () => {
       { text: '. The ' },
       { text: 'tight line', word: 'tight line' },
       { text: ', tilted.' },
+    ]);
+  });
+  it('that were explained before are not again', () => {
+    const met = new Set<GlossaryWord>();
+    expect(explained(['A peek.'], met)[0]).toHaveLength(3);
+    expect(explained(['A peek, a lift.'], met)).toEqual([
+      [{ text: 'A peek, a ' }, { text: 'lift', word: 'lift' }, { text: '.' }],
     ]);
   });
   it('leave every text as it is', () => {

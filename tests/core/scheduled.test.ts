@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Course } from '@/core/growing/courseRecord';
 import { courseState, courseWishes, courseWords, currentCourse, hardestOn } from '@/core/growing/course';
-import { keptDays, nextRound, roundsOf, scheduledFor, standsOn, weekdayOf } from '@/core/growing/scheduled';
+import { keptDays, nextRound, onWeekdays, roundsOf, scheduledFor, standsOn, weekdayOf } from '@/core/growing/scheduled';
 import { localDay } from '@/core/moment';
 import type { SavedPlan } from '@/core/practice/plan/savedPlan';
 import type { Session } from '@/core/journal/session';
@@ -45,6 +45,13 @@ describe('a plan on weekdays', () => {
     expect(nextRound(tuesdays, [held(1, 1)], MONDAY + 1)).toBe(MONDAY + 8);
     expect(nextRound(weekly([2], { times: 1 }), [], MONDAY + 2)).toBeUndefined();
     expect(nextRound({ ...tuesdays, schedule: null }, [], MONDAY)).toBeUndefined();
+  });
+  it('has missed nothing from before it was one', () => {
+    const kept = { ...weekly([2]), schedule: null };
+    const made = onWeekdays(kept, weekly([2]).schedule, noon(28));
+    expect(roundsOf(made, [], MONDAY + 30)).toEqual([{ day: MONDAY + 29, held: false }]);
+    // Another weekday later changes nothing of when it began.
+    expect(onWeekdays(made, weekly([2, 3]).schedule, noon(60)).savedAtMs).toBe(noon(28));
   });
   it('has a shape that can be told in a line', () => {
     const climb = {

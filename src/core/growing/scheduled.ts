@@ -20,6 +20,13 @@ export function standsOn({ schedule, savedAtMs }: Pick<SavedPlan, 'schedule' | '
   return days;
 }
 
+/** A kept plan on other weekdays. One that stood on none begins now: what was before is not missed. */
+export const onWeekdays = (plan: SavedPlan, schedule: SavedPlan['schedule'], nowMs: number): SavedPlan => ({
+  ...plan,
+  schedule,
+  ...(plan.schedule === null && { savedAtMs: nowMs }),
+});
+
 /** Days a plan stood on for which a session of it was made. */
 const made = (planId: string, sessions: readonly Session[]): Set<number> =>
   new Set(sessions.flatMap(({ plan }) => (plan.cause?.scheduled?.planId === planId ? [plan.cause.scheduled.day] : [])));

@@ -25,10 +25,10 @@ const FORMS = new RegExp(`\\b(${WORDS.join('|')})(?:s|es)?\\b`, 'gi');
 
 /**
  * Texts cut into pieces, so that each word of the list is marked where it comes first in all of them.
+ * @param met Words that were marked before; those of these texts are put in.
  * @returns for each text its pieces in order; together they are the text.
  */
-export function explained(texts: readonly string[]): ExplainedPiece[][] {
-  const met = new Set<GlossaryWord>();
+export function explained(texts: readonly string[], met = new Set<GlossaryWord>()): ExplainedPiece[][] {
   return texts.map((text) => {
     const pieces: ExplainedPiece[] = [];
     let from = 0;

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useId, useState } from 'react';
 import { monthDay, weekday } from '@/core/dateWords';
-import { nextRound, roundsOf, weekdayOf } from '@/core/growing/scheduled';
+import { nextRound, onWeekdays, roundsOf, weekdayOf } from '@/core/growing/scheduled';
 import type { Session } from '@/core/journal/session';
 import { noonOfDay } from '@/core/moment';
 import { recipeWords } from '@/core/practice/plan/recipeWords';
@@ -131,7 +131,7 @@ function NewClass({ plans, today }: { plans: readonly SavedPlan[]; today: number
       className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-3 font-serif text-[19px]"
       onSubmit={(event) => {
         event.preventDefault();
-        keep({ ...plan, schedule: { days: [day], minute: USUAL_MINUTE, times: null } });
+        keep(onWeekdays(plan, { days: [day], minute: USUAL_MINUTE, times: null }, Date.now()));
       }}
     >
       <label className="flex max-w-full items-center gap-3">

@@ -2,6 +2,7 @@
 import { useMemo } from 'react';
 import type { Chapter, Passage } from '@/core/handbook/chapters';
 import { explained, type ExplainedPiece } from '@/core/handbook/explained';
+import type { GlossaryWord } from '@/core/handbook/glossary';
 import { useDrawnKey } from '@/storage/hooks/useDrawnKey';
 import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import { ExplainedPieces } from '@/ui/Explained';
@@ -12,10 +13,16 @@ import { type ChapterFigure, Pictured } from './Pictured';
 export function ChapterView({ chapter: { title, about, figure, passages } }: { chapter: Chapter }) {
   const url = useReferenceThumbnail(figure ?? null);
   const answers = useDrawnKey(figure ?? null, true);
-  const texts = useMemo(() => explained(passages.flatMap(({ paragraphs }) => paragraphs)), [passages]);
-  const starts = passages.map((_, i) =>
-    passages.slice(0, i).reduce((sum, { paragraphs }) => sum + paragraphs.length, 0),
-  );
+  const texts = useMemo(() => {
+    const met = new Set<GlossaryWord>();
+    return passages.map(({ paragraphs, list = [] }): PassageTexts => ({
+      paragraphs: explained(paragraphs, met),
+      list: explained(
+        list.map(([, words]) => words),
+        met,
+      ),
+    }));
+  }, [passages]);
   return (
     <>
       <ValueFilters />
@@ -23,16 +30,17 @@ export function ChapterView({ chapter: { title, about, figure, passages } }: { c
       <p className="mt-1 max-w-[78ch] font-serif text-[19px]">{about}</p>
       <div className="mt-5 grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-7 lg:grid-cols-[repeat(2,minmax(0,1fr))]">
         {passages.map((passage, i) => (
-          <PassageView
-            key={passage.heading}
-            passage={passage}
-            texts={texts.slice(starts[i], starts[i] + passage.paragraphs.length)}
-            figure={{ url, answers }}
-          />
+          <PassageView key={passage.heading} passage={passage} texts={texts[i]} figure={{ url, answers }} />
         ))}
       </div>
     </>
   );
+}
+
+/** What a passage says, with its words explained. */
+interface PassageTexts {
+  paragraphs: ExplainedPiece[][];
+  list: ExplainedPiece[][];
 }
 
 function PassageView({
@@ -41,8 +49,7 @@ function PassageView({
   figure,
 }: {
   passage: Passage;
-  /** Its paragraphs. */
-  texts: readonly ExplainedPiece[][];
+  texts: PassageTexts;
   figure: ChapterFigure;
 }) {
   const [one, another] = pictures;
@@ -54,17 +61,19 @@ function PassageView({
       {one && !wide && <Pictured picture={one} figure={figure} />}
       <div className="max-w-[68ch] min-w-0">
         <h2 className="text-[20px]">{heading}</h2>
-        {texts.map((pieces, i) => (
+        {texts.paragraphs.map((pieces, i) => (
           <p key={i} className="mt-1">
             <ExplainedPieces pieces={pieces} />
           </p>
         ))}
         {list && (
           <dl className="mt-2 grid gap-x-6 gap-y-1 sm:grid-cols-[minmax(140px,auto)_1fr]">
-            {list.map(([what, words]) => (
+            {list.map(([what], i) => (
               <div key={what} className="contents">
                 <dt className="font-semibold">{what}</dt>
-                <dd className="max-sm:mb-1">{words}</dd>
+                <dd className="max-sm:mb-1">
+                  <ExplainedPieces pieces={texts.list[i]} />
+                </dd>
               </div>
             ))}
           </dl>

@@ -2,7 +2,7 @@
 import { startOfWeek } from 'date-fns';
 import Link from 'next/link';
 import { useMemo } from 'react';
-import { keptDays } from '@/core/growing/scheduled';
+import { keptDays, onWeekdays } from '@/core/growing/scheduled';
 import { localDay } from '@/core/moment';
 import { minuteOfDay } from '@/core/practice/time/clockTime';
 import type { SavedPlan } from '@/core/practice/plan/savedPlan';
@@ -32,7 +32,7 @@ export function PlannedDays({ sessions, nowMs }: { sessions: readonly Session[];
   }, [plans, sessions, nowMs]);
   if (!plans) return null;
   const change = (plan: SavedPlan, schedule: SavedPlan['schedule']): void => {
-    savePlan({ ...plan, schedule }).catch((error: unknown) => toastProblem(storageProblem(error)));
+    savePlan(onWeekdays(plan, schedule, nowMs)).catch((error: unknown) => toastProblem(storageProblem(error)));
   };
   return (
     <section aria-labelledby="planned" className="no-print mt-5">
