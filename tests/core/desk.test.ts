@@ -21,6 +21,7 @@ import { straightened, turnedCorners } from '@/core/desk/straighten';
 import { pageByHand } from '@/core/hand/page';
 import { photographOf } from '@/core/hand/photograph';
 import { keyOf } from './keys';
+import { WHOLE } from './pages';
 
 const worst = (a: Corners, b: Corners): number =>
   Math.max(...a.map(([x, y], i) => Math.hypot(x - b[i][0], y - b[i][1])));
@@ -252,12 +253,7 @@ describe('a sheet at the desk', () => {
   it('has the drawings in order that are on no other sheet', () => {
     const boxes = [0, 1, 2].map((i): SheetBox => ({ x: i / 4, y: 0, width: 0.2, height: 0.9 }));
     const sheet: Sheet = sheetSchema.parse({
-      corners: [
-        [0, 0],
-        [1, 0],
-        [1, 1],
-        [0, 1],
-      ],
+      corners: WHOLE,
       quarters: 0,
       aspect: 0.7,
       drawings: boxes.map((box, i) => ({ ...box, drawing: ['a', 'b'][i] ?? null })),

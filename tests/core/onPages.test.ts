@@ -12,14 +12,10 @@ import { expandPlan } from '@/core/practice/time/timeline';
 import { thinned } from '@/core/seeing/thinned';
 import { planOf, poses } from './plans';
 import { sessionOf } from './sessions';
+import { WHOLE } from './pages';
 
 const sheetOf = (...drawings: (string | null)[]): Sheet => ({
-  corners: [
-    [0, 0],
-    [1, 0],
-    [1, 1],
-    [0, 1],
-  ],
+  corners: WHOLE,
   quarters: 0,
   aspect: 0.7,
   drawings: drawings.map((drawing, i) => ({ x: i / 10, y: 0, width: 0.1, height: 0.5, drawing })),

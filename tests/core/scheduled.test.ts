@@ -3,6 +3,7 @@ import type { Course } from '@/core/growing/courseRecord';
 import { courseState, courseWishes, courseWords, currentCourse, hardestOn } from '@/core/growing/course';
 import { keptDays, nextRound, onWeekdays, roundsOf, scheduledFor, standsOn, weekdayOf } from '@/core/growing/scheduled';
 import { localDay } from '@/core/moment';
+import { shortWeekdayName, WEEK_FROM_MONDAY, weekdayName } from '@/core/weekdays';
 import type { SavedPlan } from '@/core/practice/plan/savedPlan';
 import type { Session } from '@/core/journal/session';
 import { recipeWords } from '@/core/practice/plan/recipeWords';
@@ -48,10 +49,22 @@ describe('a plan on weekdays', () => {
   });
   it('has missed nothing from before it was one', () => {
     const kept = { ...weekly([2]), schedule: null };
-    const made = onWeekdays(kept, weekly([2]).schedule, noon(28));
+    const made = onWeekdays(kept, [2], noon(28));
     expect(roundsOf(made, [], MONDAY + 30)).toEqual([{ day: MONDAY + 29, held: false }]);
     // Another weekday later changes nothing of when it began.
-    expect(onWeekdays(made, weekly([2, 3]).schedule, noon(60)).savedAtMs).toBe(noon(28));
+    expect(onWeekdays(made, [2, 3], noon(60)).schedule).toEqual({
+      days: [2, 3],
+      minute: 1140,
+      times: null,
+      sinceMs: noon(28),
+    });
+    expect(made.savedAtMs).toBe(kept.savedAtMs);
+    expect(onWeekdays(made, [], noon(60)).schedule).toBeNull();
+  });
+  it('has weekdays with names, from Monday', () => {
+    expect(WEEK_FROM_MONDAY.map(shortWeekdayName)).toEqual(['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']);
+    expect(weekdayName(0)).toBe('Sunday');
+    expect(weekdayName(weekdayOf(MONDAY))).toBe('Monday');
   });
   it('has a shape that can be told in a line', () => {
     const climb = {

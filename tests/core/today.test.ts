@@ -311,28 +311,16 @@ function year(
         return [usualMs, shortestMs, longestMs].find((ms) => mayLast?.(id, ms) ?? true) ?? usualMs;
       }),
     );
-    sessions.push({
-      ...drawnOn(
-        {
-          version: 2,
-          title: 'Day',
-          why: '',
-          seed: 1,
-          availableMs: 1_200_000,
-          blocks: [{ kind: 'rest', durationMs: 1000 }],
-        },
-        day,
-      ),
-      plan: {
-        version: 2,
-        title: 'Day',
-        why: '',
-        seed: 1,
-        availableMs: 1_200_000,
-        blocks: [{ kind: 'rest', durationMs: 1000 }],
-        ...(offer && { cause: { offer, ...(remedy && { remedy }) } }),
-      },
-    });
+    const plan: Plan = {
+      version: 2,
+      title: 'Day',
+      why: '',
+      seed: 1,
+      availableMs: 1_200_000,
+      blocks: [{ kind: 'rest', durationMs: 1000 }],
+      ...(offer && { cause: { offer, ...(remedy && { remedy }) } }),
+    };
+    sessions.push(drawnOn(plan, day));
     if (weakness.helps(mainOf(wishes))) {
       worked.push(day);
       off *= 0.88;

@@ -5,6 +5,7 @@ import { NO_SESSION, type Page } from '@/core/journal/session';
 import type * as FlatSheets from '@/storage/sessions/flatSheets';
 import type * as Images from '@/storage/images';
 import type * as Pages from '@/storage/sessions/pages';
+import { WHOLE } from '../core/pages';
 
 /** What the worker was asked, and whether it was stopped again. */
 const asked = { shapes: [] as unknown[], running: 0, most: 0, fails: false };
@@ -30,12 +31,7 @@ let flat: typeof FlatSheets;
 let images: typeof Images;
 let pages: typeof Pages;
 const SHAPE: Pick<Sheet, 'corners' | 'quarters' | 'aspect'> = {
-  corners: [
-    [0, 0],
-    [1, 0],
-    [1, 1],
-    [0, 1],
-  ],
+  corners: WHOLE,
   quarters: 1,
   aspect: 0.7,
 };

@@ -11,21 +11,28 @@ export interface Scheduled {
 /** The weekday of a local day: 0 Sunday to 6 Saturday. January 1, 1970 was a Thursday. */
 export const weekdayOf = (day: number): number => (((day + 4) % 7) + 7) % 7;
 
-/** Local days from when a plan was kept to today on which it stands; as many of them at most as it is to come round. */
+/** Local days to today on which a plan stood since it was put on weekdays; as many of them at most as it is to come round. */
 export function standsOn({ schedule, savedAtMs }: Pick<SavedPlan, 'schedule' | 'savedAtMs'>, today: number): number[] {
   if (!schedule) return [];
   const days: number[] = [];
-  for (let day = localDay(savedAtMs); day <= today && days.length < (schedule.times ?? Infinity); day++)
+  for (
+    let day = localDay(schedule.sinceMs ?? savedAtMs);
+    day <= today && days.length < (schedule.times ?? Infinity);
+    day++
+  )
     if (schedule.days.includes(weekdayOf(day))) days.push(day);
   return days;
 }
 
-/** A kept plan on other weekdays. One that stood on none begins now: what was before is not missed. */
-export const onWeekdays = (plan: SavedPlan, schedule: SavedPlan['schedule'], nowMs: number): SavedPlan => ({
-  ...plan,
-  schedule,
-  ...(plan.schedule === null && { savedAtMs: nowMs }),
-});
+/** At which minute of the day a plan stands where nothing else was said. */
+export const USUAL_MINUTE = 19 * 60;
+
+/** A kept plan on some weekdays, or on none. One that stood on none begins now: what was before is not missed. */
+export function onWeekdays(plan: SavedPlan, days: readonly number[], nowMs: number): SavedPlan {
+  if (days.length === 0) return { ...plan, schedule: null };
+  const before = plan.schedule ?? { minute: USUAL_MINUTE, times: null, sinceMs: nowMs };
+  return { ...plan, schedule: { ...before, days: [...days] } };
+}
 
 /** Days a plan stood on for which a session of it was made. */
 const made = (planId: string, sessions: readonly Session[]): Set<number> =>

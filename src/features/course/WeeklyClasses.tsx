@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useId, useState } from 'react';
-import { monthDay, weekday } from '@/core/dateWords';
+import { monthDay } from '@/core/dateWords';
 import { nextRound, onWeekdays, roundsOf, weekdayOf } from '@/core/growing/scheduled';
 import type { Session } from '@/core/journal/session';
 import { noonOfDay } from '@/core/moment';
@@ -9,6 +9,7 @@ import { recipeWords } from '@/core/practice/plan/recipeWords';
 import type { SavedPlan } from '@/core/practice/plan/savedPlan';
 import { minuteOfDay } from '@/core/practice/time/clockTime';
 import { durationWords } from '@/core/practice/time/duration';
+import { WEEK_FROM_MONDAY, weekdayName } from '@/core/weekdays';
 import { counted, listWords } from '@/core/words';
 import { storageProblem } from '@/storage/problems';
 import { savePlan } from '@/storage/sessions/savedPlans';
@@ -17,11 +18,6 @@ import { DayBoxes } from './DayBoxes';
 
 /** So many of its days are shown as boxes: about half a year of weeks. */
 const MOST_BOXES = 30;
-const USUAL_MINUTE = 19 * 60;
-/** From Monday. */
-const WEEKDAYS = [1, 2, 3, 4, 5, 6, 0];
-/** January 4, 1970 was a Sunday. */
-const weekdayName = (day: number): string => weekday(new Date(1970, 0, 4 + day));
 
 const keep = (plan: SavedPlan, words?: string, before?: SavedPlan): void => {
   savePlan(plan).then(
@@ -78,7 +74,7 @@ function ClassRow({ plan, sessions, today }: { plan: SavedPlan; sessions: readon
   const held = rounds.filter((round) => round.held);
   const last = held.at(-1)?.day;
   const next = nextRound(plan, sessions, today);
-  const days = WEEKDAYS.filter((day) => schedule.days.includes(day)).map((day) => `${weekdayName(day)}s`);
+  const days = WEEK_FROM_MONDAY.filter((day) => schedule.days.includes(day)).map((day) => `${weekdayName(day)}s`);
   return (
     <article className="py-2">
       <h3 className="text-[19px]">{recipe.title}</h3>
@@ -110,7 +106,7 @@ function ClassRow({ plan, sessions, today }: { plan: SavedPlan; sessions: readon
           type="button"
           className="btn-quiet btn btn-sm max-sm:h-12"
           onClick={() =>
-            keep({ ...plan, schedule: null }, `“${recipe.title}” comes round no more. The plan is kept.`, plan)
+            keep(onWeekdays(plan, [], Date.now()), `“${recipe.title}” comes round no more. The plan is kept.`, plan)
           }
         >
           Let it rest
@@ -131,7 +127,7 @@ function NewClass({ plans, today }: { plans: readonly SavedPlan[]; today: number
       className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-3 font-serif text-[19px]"
       onSubmit={(event) => {
         event.preventDefault();
-        keep(onWeekdays(plan, { days: [day], minute: USUAL_MINUTE, times: null }, Date.now()));
+        keep(onWeekdays(plan, [day], Date.now()));
       }}
     >
       <label className="flex max-w-full items-center gap-3">
@@ -147,7 +143,7 @@ function NewClass({ plans, today }: { plans: readonly SavedPlan[]; today: number
       <label className="flex items-center gap-3">
         come round every
         <select className={select} value={day} onChange={({ target }) => setDay(Number(target.value))}>
-          {WEEKDAYS.map((one) => (
+          {WEEK_FROM_MONDAY.map((one) => (
             <option key={one} value={one}>
               {weekdayName(one)}
             </option>

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import type { Chapter, Passage } from '@/core/handbook/chapters';
+import type { Chapter, Passage } from '@/core/handbook/chapter';
 import { explained, type ExplainedPiece } from '@/core/handbook/explained';
 import type { GlossaryWord } from '@/core/handbook/glossary';
 import { useDrawnKey } from '@/storage/hooks/useDrawnKey';

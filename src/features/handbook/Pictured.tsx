@@ -3,7 +3,7 @@ import { type CSSProperties, useMemo } from 'react';
 import type { DrawnKey } from '@/core/figure/facts/answerKey';
 import { holdWords } from '@/core/figure/facts/sentences';
 import { drawByHand } from '@/core/hand/draw';
-import type { Illustration, WayOfSeeing } from '@/core/handbook/chapters';
+import type { Illustration, WayOfSeeing } from '@/core/handbook/chapter';
 import { MOVE_PICTURES } from '@/core/practice/start/warmUp';
 import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import { AnswerKeyOverlay } from '@/ui/answerKey/AnswerKeyOverlay';

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import { keptDays, onWeekdays } from '@/core/growing/scheduled';
 import { localDay } from '@/core/moment';
+import { shortWeekdayName, WEEK_FROM_MONDAY } from '@/core/weekdays';
 import { minuteOfDay } from '@/core/practice/time/clockTime';
 import type { SavedPlan } from '@/core/practice/plan/savedPlan';
 import type { Session } from '@/core/journal/session';
@@ -11,17 +12,6 @@ import { storageProblem } from '@/storage/problems';
 import { listSavedPlans, savePlan } from '@/storage/sessions/savedPlans';
 import { useStored } from '@/storage/hooks/useStored';
 import { toastProblem } from '@/ui/toast/toast';
-
-const DAYS: readonly [day: number, name: string][] = [
-  [1, 'Mon'],
-  [2, 'Tue'],
-  [3, 'Wed'],
-  [4, 'Thu'],
-  [5, 'Fri'],
-  [6, 'Sat'],
-  [0, 'Sun'],
-];
-const USUAL_MINUTE = 19 * 60;
 
 /** The plans that stand on weekdays: a class, a routine. On their days Today begins with them. */
 export function PlannedDays({ sessions, nowMs }: { sessions: readonly Session[]; nowMs: number }) {
@@ -31,8 +21,8 @@ export function PlannedDays({ sessions, nowMs }: { sessions: readonly Session[];
     return keptDays(plans ?? [], sessions, monday, localDay(nowMs));
   }, [plans, sessions, nowMs]);
   if (!plans) return null;
-  const change = (plan: SavedPlan, schedule: SavedPlan['schedule']): void => {
-    savePlan(onWeekdays(plan, schedule, nowMs)).catch((error: unknown) => toastProblem(storageProblem(error)));
+  const change = (next: SavedPlan): void => {
+    savePlan(next).catch((error: unknown) => toastProblem(storageProblem(error)));
   };
   return (
     <section aria-labelledby="planned" className="no-print mt-5">
@@ -53,25 +43,25 @@ export function PlannedDays({ sessions, nowMs }: { sessions: readonly Session[];
       </p>
       <ul className="mt-1">
         {plans.map((plan) => (
-          <Planned key={plan.id} plan={plan} onChange={(schedule) => change(plan, schedule)} />
+          <Planned key={plan.id} plan={plan} nowMs={nowMs} onChange={change} />
         ))}
       </ul>
     </section>
   );
 }
 
-function Planned({ plan, onChange }: { plan: SavedPlan; onChange: (schedule: SavedPlan['schedule']) => void }) {
+function Planned({ plan, nowMs, onChange }: { plan: SavedPlan; nowMs: number; onChange: (next: SavedPlan) => void }) {
   const { recipe, schedule } = plan;
   const days = schedule?.days ?? [];
   const toggle = (day: number): void => {
     const next = days.includes(day) ? days.filter((one) => one !== day) : [...days, day];
-    onChange(next.length === 0 ? null : { minute: USUAL_MINUTE, times: null, ...schedule, days: next });
+    onChange(onWeekdays(plan, next, nowMs));
   };
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-hairline py-1.5">
       <span className="w-[240px] max-w-full truncate">{recipe.title}</span>
       <span className="flex gap-1" role="group" aria-label={`Weekdays of “${recipe.title}”`}>
-        {DAYS.map(([day, name]) => (
+        {WEEK_FROM_MONDAY.map((day) => (
           <button
             key={day}
             type="button"
@@ -79,7 +69,7 @@ function Planned({ plan, onChange }: { plan: SavedPlan; onChange: (schedule: Sav
             className={`btn px-2 btn-sm max-sm:h-12 ${days.includes(day) ? 'bg-ink/10' : 'btn-quiet'}`}
             onClick={() => toggle(day)}
           >
-            {name}
+            {shortWeekdayName(day)}
           </button>
         ))}
       </span>
@@ -89,7 +79,7 @@ function Planned({ plan, onChange }: { plan: SavedPlan; onChange: (schedule: Sav
             type="checkbox"
             className="checkbox checkbox-sm"
             checked={schedule.moves === true}
-            onChange={({ target }) => onChange({ ...schedule, moves: target.checked })}
+            onChange={({ target }) => onChange({ ...plan, schedule: { ...schedule, moves: target.checked } })}
           />
           a missed day is made up for
         </label>

@@ -10,6 +10,8 @@ import { MEDIA } from '@/core/practice/paper/materials';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import type { SavedPlan, Schedule } from '@/core/practice/plan/savedPlan';
 import { expandPlan } from '@/core/practice/time/timeline';
+import { USUAL_MINUTE } from '@/core/growing/scheduled';
+import { shortWeekdayName, WEEK_FROM_MONDAY } from '@/core/weekdays';
 import { describePictures } from '@/storage/pictures/findPictures';
 import { nextSheetCode, sheetCodeWords } from '@/core/journal/sheetCode';
 import { pictureShapes } from '@/storage/hooks/usePictureShapes';
@@ -40,9 +42,6 @@ const fileName = (title: string, ending: string): string =>
       .replace(/^-|-$/g, '')
       .slice(0, 60) || 'plan'
   }.${ending}`;
-
-const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
-const WEEK_FROM_MONDAY = [1, 2, 3, 4, 5, 6, 0];
 
 /** What can be done with a plan besides running it. */
 export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
@@ -176,7 +175,7 @@ function Part({ title, words, children }: { title: string; words: string; childr
 
 function Weekdays({ onSave }: { onSave: (schedule: Schedule, asFile: boolean) => Promise<void> }) {
   const [days, setDays] = useState<readonly number[]>([1, 3, 5]);
-  const [minute, setMinute] = useState(19 * 60);
+  const [minute, setMinute] = useState(USUAL_MINUTE);
   const [daily, setDaily] = useState(false);
   const [moves, setMoves] = useState(false);
   const save = (asFile: boolean): void => {
@@ -192,7 +191,7 @@ function Weekdays({ onSave }: { onSave: (schedule: Schedule, asFile: boolean) =>
         {WEEK_FROM_MONDAY.map((d) => (
           <Tick
             key={d}
-            label={WEEKDAYS[d]}
+            label={shortWeekdayName(d)}
             checked={days.includes(d)}
             onChange={(on) => setDays(on ? [...days, d] : days.filter((x) => x !== d))}
           />

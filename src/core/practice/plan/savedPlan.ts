@@ -8,6 +8,8 @@ const scheduleSchema = z.object({
   minute: z.int().check(z.minimum(0), z.maximum(1439)),
   /** How many times; null is for as long as it is kept. */
   times: z.nullable(z.int().check(z.minimum(1), z.maximum(1000))),
+  /** Since when it stands on them; missing is since it was kept. */
+  sinceMs: z.optional(momentSchema),
   /** A day that was missed is made up for on the next; otherwise it stays missed, and the others where they are. */
   moves: z.optional(z.boolean()),
 });
