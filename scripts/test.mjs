@@ -55,19 +55,14 @@ const quietly = (command, args, env = {}) =>
   });
 
 // Linting reads the types of routes, which the check of types and the build make. It takes one core for minutes, so all else goes beside it.
-let built = false;
-await Promise.all([
-  (async () => {
-    await steps([['types', 'check:types']]);
-    built = await steps([['build', 'build']]);
-  })(),
-  steps([
-    ['format', 'check:format'],
-    ['imports', 'check:imports'],
-    ['dead code', 'check:dead'],
-  ]),
+const besides = steps([
+  ['format', 'check:format'],
+  ['imports', 'check:imports'],
+  ['dead code', 'check:dead'],
 ]);
-const lint = steps([['lint', 'check:lint']]);
+await steps([['types', 'check:types']]);
+const built = await steps([['build', 'build']]);
+const lint = besides.then(() => steps([['lint', 'check:lint']]));
 console.log('\n== unit tests');
 const reporters = ['--reporter=default', '--reporter=json', '--outputFile=test-results/unit.json'];
 const unitOk = await aloud('npx', ['vitest', 'run', ...reporters]);
