@@ -229,6 +229,15 @@ describe('warm-up and rest', () => {
     expect(words).toContain('Next, 5 min');
     expect(words).toContain('The line was');
   });
+  it('stand in the middle where the next picture may not be seen yet, with what comes under them', () => {
+    const before = (exercise: string): string =>
+      markupAt(planOf(poses(1, 60_000), rest(120_000), poses(1, 180_000, { exercise })), 64_000);
+    expect(before('contour')).not.toContain('text-center');
+    const unseen = before('look-then-draw');
+    expect(unseen).toContain('items-center text-center');
+    expect(textOf(unseen)).toMatch(/^Rest, then look, then draw 3 min 1:59/);
+    expect(textOf(unseen)).not.toContain('Next,');
+  });
   it('look back at the pages', () => {
     const back: Block = { kind: 'rest', durationMs: 60_000, purpose: 'look back' };
     expect(wordsAt(planOf(poses(1), back), 40_000)).toContain('Lay the pages out and look');

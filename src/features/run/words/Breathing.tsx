@@ -28,7 +28,7 @@ export function Breathing({ state }: { state: RunState }) {
     return `M${x} ${HEIGHT - 4}C${x + step * 0.22} ${HEIGHT - 4} ${x + step * 0.24} 4 ${x + step * 0.5} 4S${x + step * 0.78} ${HEIGHT - 4} ${x + step} ${HEIGHT - 4}`;
   }).join('');
   return (
-    <div aria-hidden className="max-w-[480px]">
+    <div aria-hidden className="w-full max-w-[480px]">
       <svg viewBox={`-3 0 ${WIDTH + 6} ${HEIGHT}`} className="w-full">
         <path d={wave} fill="none" stroke="var(--hairline)" strokeWidth={2} />
         <clipPath id="breathed">

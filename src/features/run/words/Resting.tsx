@@ -6,7 +6,7 @@ import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
 import { useReferenceName } from './useReferenceName';
 import { Ticking } from './Ticking';
-import { digitsOf, nextPose, poseCount } from './words';
+import { digitsOf, nextPose, poseCount, previewOf } from './words';
 
 /** What the hand does while it rests. */
 const RESTING_HAND = 'Shake the hands out';
@@ -27,11 +27,11 @@ export function Resting(props: SegmentProps) {
       : 'Slowly. Then look at something across the room until the soft tone.');
   // With no picture beside them, the words have the middle.
   const shown = move && Object.hasOwn(MOVE_PICTURES, move.name);
-  const place =
-    move || back
-      ? shown
-        ? 'left-[calc(50%+40px)] max-sm:left-1/2 max-sm:-translate-x-1/2 max-sm:items-center max-sm:text-center max-sm:pt-[30%]'
-        : 'left-1/2 -translate-x-1/2 items-center text-center'
+  const middle = !shown && previewOf(plan, segments, state.segmentIndex) === null;
+  const place = middle
+    ? 'left-1/2 -translate-x-1/2 items-center text-center'
+    : shown
+      ? 'left-[calc(50%+40px)] max-sm:left-1/2 max-sm:-translate-x-1/2 max-sm:items-center max-sm:text-center max-sm:pt-[30%]'
       : wordsOn === 'left'
         ? 'left-12 max-sm:left-10'
         : 'right-12 max-sm:right-10';
@@ -46,12 +46,17 @@ export function Resting(props: SegmentProps) {
         />
       )}
       <div
-        className={`run-rest absolute inset-y-0 flex flex-col justify-center-safe gap-4 overflow-y-auto ${shown ? 'w-[min(440px,42%)] max-sm:w-[86%]' : move || back ? 'w-[min(560px,70%)]' : 'w-[min(600px,70%)] max-sm:w-[calc(100%-5rem)]'} ${place}`}
+        className={`run-rest absolute inset-y-0 flex flex-col justify-center-safe gap-4 overflow-y-auto ${shown ? 'w-[min(440px,42%)] max-sm:w-[86%]' : middle ? 'w-[min(680px,70%)] max-sm:w-[calc(100%-5rem)]' : 'w-[min(600px,70%)] max-sm:w-[calc(100%-5rem)]'} ${place}`}
       >
         <p className="run-small font-semibold text-moss-text">
           {move
             ? `Body, ${poseCount(plan, segment)}`
             : `${back ? 'Look back' : 'Rest'}${next ? `, then ${next.exercise.name.toLowerCase()}` : ''}`}
+          {middle && !move && next && (
+            <span className="block font-normal text-quiet">
+              {[next.length, ...(name ? [name.toLowerCase()] : [])].join(', ')}
+            </span>
+          )}
         </p>
         <p className="run-count digits leading-[0.86]" role="timer" aria-label="Time left">
           <Ticking state={state} words={(now) => digitsOf(segment, now)} />
@@ -70,7 +75,7 @@ export function Resting(props: SegmentProps) {
           </p>
         )}
         <div
-          className={`flex flex-wrap gap-3 ${shown ? 'max-sm:justify-center' : move || back ? 'justify-center' : ''}`}
+          className={`flex flex-wrap gap-3 ${shown ? 'max-sm:justify-center' : middle ? 'justify-center' : ''}`}
         >
           <RunButton className="h-12 max-sm:h-14" onPress={() => onCommand('next')}>
             {move ? 'Next move' : back ? 'Seen' : 'Draw now'} <kbd className="kbd kbd-sm max-sm:hidden">Right</kbd>
@@ -84,9 +89,9 @@ export function Resting(props: SegmentProps) {
             </RunButton>
           )}
         </div>
-        {!move && <GapQuestions {...props} />}
+        {!move && <GapQuestions {...props} centered={middle} />}
       </div>
-      {next && !move && (
+      {next && !move && !middle && (
         <p className={`absolute top-12 max-sm:hidden ${wordsOn === 'left' ? 'right-14 text-right' : 'left-14'}`}>
           <span className="block text-quiet">Next, {next.length}</span>
           {name.toLowerCase()}
