@@ -74,9 +74,7 @@ export function Resting(props: SegmentProps) {
             Gently, inside a comfortable range. Stop at pain, numbness or tingling.
           </p>
         )}
-        <div
-          className={`flex flex-wrap gap-3 ${shown ? 'max-sm:justify-center' : middle ? 'justify-center' : ''}`}
-        >
+        <div className={`flex flex-wrap gap-3 ${shown ? 'max-sm:justify-center' : middle ? 'justify-center' : ''}`}>
           <RunButton className="h-12 max-sm:h-14" onPress={() => onCommand('next')}>
             {move ? 'Next move' : back ? 'Seen' : 'Draw now'} <kbd className="kbd kbd-sm max-sm:hidden">Right</kbd>
           </RunButton>
