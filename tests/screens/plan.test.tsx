@@ -48,7 +48,9 @@ function editorOf(recipe: Recipe, selected: readonly string[] = []): PlanEditor 
   };
 }
 const inspect = (blocks: RecipeBlock[], selected: readonly string[] = [blocks[0].id]): string =>
-  renderToStaticMarkup(<Inspector editor={editorOf(recipeWith(blocks), selected)} sets={[]} onExercise={nothing} />);
+  renderToStaticMarkup(
+    <Inspector editor={editorOf(recipeWith(blocks), selected)} sets={[]} availableMs={3600_000} onExercise={nothing} />,
+  );
 const tableOf = (blocks: RecipeBlock[], more: Partial<Recipe> = {}): string => {
   const editor = editorOf(recipeWith(blocks, more));
   const { totalMs } = sumPlan(editor.plan);

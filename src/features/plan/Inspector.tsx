@@ -1,10 +1,13 @@
 'use client';
+import { sum } from 'd3-array';
 import { useState } from 'react';
 import type { PictureSet } from '@/core/references/picture';
 import { updateBlock } from '@/core/practice/edit/edit';
 import { exerciseById } from '@/core/practice/exercises';
 import type { PosesRecipe, RecipeBlock } from '@/core/practice/plan/recipe';
 import { BODY_MOVES, LINE_MOTIFS, LINE_PAGE_MS } from '@/core/practice/start/warmUp';
+import { clockDigits } from '@/core/practice/time/duration';
+import { plannedRibbon } from '@/core/practice/time/ribbon';
 import { counted } from '@/core/words';
 import { CountField, DurationField, Row, Tick } from './fields';
 import { PaperFields } from './PaperFields';
@@ -21,10 +24,12 @@ interface InspectorProps {
   editor: PlanEditor;
   sets: readonly PictureSet[];
   onExercise: (blockId: string) => void;
+  /** The time there is, milliseconds. */
+  availableMs: number;
 }
 
 /** Everything about the chosen block. */
-export function Inspector({ editor, sets, onExercise }: InspectorProps) {
+export function Inspector({ editor, sets, onExercise, availableMs }: InspectorProps) {
   const { recipe, selected, problems } = editor;
   const [tab, setTab] = useState<Tab>('Time');
   const blocks = recipe.blocks.filter((b) => selected.includes(b.id));
@@ -63,6 +68,7 @@ export function Inspector({ editor, sets, onExercise }: InspectorProps) {
           />
         </span>
       </div>
+      <p className="text-[14px] text-quiet">{shareWords(blockMs(editor, block.id), availableMs)}</p>
       <Problems problems={own} />
       {block.kind === 'poses' ? (
         <>
@@ -105,6 +111,17 @@ export function Inspector({ editor, sets, onExercise }: InspectorProps) {
     </section>
   );
 }
+
+/** How long a block takes, the rests of the rest rule left out. */
+const blockMs = ({ plan, origins }: PlanEditor, id: string): number =>
+  sum(
+    plannedRibbon(plan).filter(({ blockIndex }) => origins[blockIndex].blockId === id),
+    ({ cells }) => sum(cells, (cell) => cell.lengthMs),
+  );
+
+/** "20:00, 11.1 % of the 3:00:00 you have". */
+const shareWords = (ms: number, ofMs: number): string =>
+  `${clockDigits(ms)}, ${((100 * ms) / ofMs).toFixed(1)} % of the ${clockDigits(ofMs)} you have`;
 
 function titleOf(block: RecipeBlock, { recipe }: PlanEditor): string {
   switch (block.kind) {

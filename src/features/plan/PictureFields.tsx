@@ -40,7 +40,8 @@ export function PictureFields({ block, chosen, sets, change }: PictureFieldsProp
   const set = (part: Partial<PosesRecipe['source']>): void =>
     change('Pictures', (b) => ({ ...b, source: { ...b.source, ...part } }));
   const fromPictures = source.kind === 'pictures' || source.kind === 'same picture';
-  const shown = source.kind === 'same picture' ? chosen.slice(0, 1) : chosen;
+  const shown =
+    source.kind === 'same picture' ? chosen.slice(0, 1) : source.pairs ? chosen.filter((_, i) => i % 2 === 0) : chosen;
   const togglePin = (slot: number): void => {
     const pins = shown.map((id, i) => (i === slot ? (source.pins[i] ? null : id) : (source.pins[i] ?? null)));
     set({ pins });
@@ -111,6 +112,18 @@ export function PictureFields({ block, chosen, sets, change }: PictureFieldsProp
               onChange={(gentleFirst) => set({ gentleFirst })}
             />
             {source.kind === 'pictures' && (
+              <Tick
+                label="each for two poses running"
+                checked={source.pairs === true}
+                onChange={(on) =>
+                  change('Pictures', (b) => ({
+                    ...b,
+                    source: { ...without(b.source, 'pairs'), ...(on && { pairs: true }), pins: [] },
+                  }))
+                }
+              />
+            )}
+            {source.kind === 'pictures' && (
               <Tick label="an odd one out at the end" checked={source.odd} onChange={(odd) => set({ odd })} />
             )}
           </Row>
@@ -124,7 +137,7 @@ export function PictureFields({ block, chosen, sets, change }: PictureFieldsProp
                     <button
                       type="button"
                       aria-pressed={pinned}
-                      aria-label={`${pinned ? 'Unpin' : 'Pin'} the picture of pose ${String(i + 1)}`}
+                      aria-label={`${pinned ? 'Unpin' : 'Pin'} the picture of ${source.pairs ? 'pair' : 'pose'} ${String(i + 1)}`}
                       className={`relative flex h-[58px] w-[42px] items-end justify-center overflow-hidden rounded-[3px] border ${pinned ? 'border-ink bg-sheet' : 'border-hairline'}`}
                       onClick={() => togglePin(i)}
                     >

@@ -294,7 +294,7 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
       />
       <div className="mt-2 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)_minmax(0,1fr)] lg:*:overflow-y-auto lg:*:pb-3">
         <BlockList editor={editor} startsAt={startsAt} />
-        <Inspector editor={editor} sets={sets} onExercise={() => setOpen('change')} />
+        <Inspector editor={editor} sets={sets} availableMs={availableMs} onExercise={() => setOpen('change')} />
         <TableCard editor={editor} things={materials} available={editor.available} />
       </div>
       {stopped?.blockId && !selected.includes(stopped.blockId) && (

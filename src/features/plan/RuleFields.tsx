@@ -3,7 +3,8 @@ import { CATALOG, exerciseById } from '@/core/practice/exercises';
 import { type ExerciseRule, VIEWS } from '@/core/practice/exercises/exercise';
 import type { PosesRecipe, Recipe } from '@/core/practice/plan/recipe';
 import { without } from '@/core/without';
-import { Choice, Row, Select, Tick } from './fields';
+import { withHandsInTurn } from '@/core/practice/edit/edit';
+import { Choice, DurationField, Row, Select, Tick } from './fields';
 import { RuleRows } from './RuleRows';
 import type { ChangePoses } from './TimeFields';
 
@@ -37,8 +38,26 @@ export function RuleFields({ block, recipe, change }: RuleFieldsProps) {
         <Tick
           label="then all again with the other"
           checked={block.bothHands}
-          onChange={(bothHands) => change('Both hands', (b) => ({ ...b, bothHands }))}
+          onChange={(bothHands) => change('Both hands', (b) => ({ ...without(b, 'handsInTurn'), bothHands }))}
         />
+        <Tick
+          label="the other hand every other pose"
+          checked={block.handsInTurn === true}
+          onChange={(on) => change('Hands in turn', (b) => withHandsInTurn(b, on))}
+        />
+        {(block.handsInTurn || block.bothHands) && (
+          <span className="flex items-baseline gap-x-2 text-[14px]">
+            <DurationField
+              label="More time to change hands"
+              ms={block.settings.handChangeMs ?? 0}
+              atLeastMs={0}
+              onChange={(handChangeMs) =>
+                change('Changing hands', (b) => ({ ...b, settings: { ...b.settings, handChangeMs } }))
+              }
+            />
+            more to change hands
+          </span>
+        )}
         <Tick
           label="a card that dares a mark"
           checked={block.settings.risk === true}

@@ -4,6 +4,9 @@ import { useRef, useState } from 'react';
 import { toast, toastProblem } from '@/ui/toast/toast';
 import { drawingHistory } from '@/core/journal/history';
 import type { Session } from '@/core/journal/session';
+import { followAnswers } from '@/core/growing/followAnswers';
+import { piecesOf } from '@/core/growing/pieces';
+import { wholeAnswers } from '@/core/growing/workingTime';
 import { lengthsThatWork } from '@/core/growing/lengthsThatWork';
 import { readPlanFile, recipeFromFile } from '@/core/interchange/planFile';
 import { clockDigits, durationWords } from '@/core/practice/time/duration';
@@ -39,7 +42,8 @@ export function Starts({ editor, sessions, nowMs, onTold, onAvailable, onClose }
   const saved = useStored(listSavedPlans, ['plans'], []);
   const [problem, setProblem] = useState<string>();
   const file = useRef<HTMLInputElement>(null);
-  const take = (next: Recipe, words: string): void => {
+  const take = (given: Recipe, words: string): void => {
+    const next = followAnswers(given, wholeAnswers(sessions.flatMap(piecesOf)));
     change('Another plan', () => next);
     editor.select([]);
     onAvailable(next.availableMs);

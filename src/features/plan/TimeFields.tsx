@@ -6,6 +6,7 @@ import { hidesReference } from '@/core/practice/exercises/exercise';
 import { LENGTH_ORDERS, MAX_COUNT, type PosesRecipe, type Recipe, rowLengths } from '@/core/practice/plan/recipe';
 import { AT_ZERO } from '@/core/practice/plan/blockSettings';
 import { schoolStages, stageLengths } from '@/core/practice/rules/stages';
+import { asksWhole } from '@/core/practice/rules/asksWhole';
 import { without } from '@/core/without';
 import { Choice, CountField, DurationField, Row, Tick, Typed } from './fields';
 import { Word } from '@/ui/Word';
@@ -69,16 +70,28 @@ export function TimeFields({ block, recipe, change }: TimeFieldsProps) {
           />
         ) : (
           <>
-            <span className="text-[14px]">{lengths.order === 'level' ? 'of' : 'from'}</span>
+            <span className="text-[14px]">
+              {lengths.order === 'level' || lengths.order === 'in turn' ? 'of' : 'from'}
+            </span>
             <DurationField
-              label={lengths.order === 'level' ? 'Length of each pose' : 'Shortest pose'}
+              label={
+                lengths.order === 'level'
+                  ? 'Length of each pose'
+                  : lengths.order === 'in turn'
+                    ? 'The first of two'
+                    : 'Shortest pose'
+              }
               ms={lengths.fromMs}
               onChange={(ms) => setLength(lengths.order === 'level' ? { fromMs: ms, toMs: ms } : { fromMs: ms })}
             />
             {lengths.order !== 'level' && (
               <>
-                <span className="text-[14px]">to</span>
-                <DurationField label="Longest pose" ms={lengths.toMs} onChange={(toMs) => setLength({ toMs })} />
+                <span className="text-[14px]">{lengths.order === 'in turn' ? 'and' : 'to'}</span>
+                <DurationField
+                  label={lengths.order === 'in turn' ? 'The second of two' : 'Longest pose'}
+                  ms={lengths.toMs}
+                  onChange={(toMs) => setLength({ toMs })}
+                />
               </>
             )}
             <span className="text-[14px]">{lengths.order === 'level' ? 'each' : row.map(clockDigits).join(', ')}</span>
@@ -92,6 +105,18 @@ export function TimeFields({ block, recipe, change }: TimeFieldsProps) {
           options={LENGTH_ORDERS}
           onChange={(order) => change('Order', (b) => withOrder(b, order))}
         />
+        {lengths.order === 'level' && asksWhole(exercise, lengths.fromMs) && (
+          <Tick
+            label="shorter from day to day, once two were whole"
+            checked={settings.followsAnswers === true}
+            onChange={(on) =>
+              change('Length by answers', (b) => ({
+                ...b,
+                settings: { ...without(b.settings, 'followsAnswers'), ...(on && { followsAnswers: true }) },
+              }))
+            }
+          />
+        )}
       </Row>
       <Row label="At zero">
         <Choice

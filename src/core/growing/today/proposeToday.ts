@@ -1,3 +1,5 @@
+import { followAnswers } from '../followAnswers';
+import { wholeAnswers } from '../workingTime';
 import { weekday } from '../../dateWords';
 import { noonOfDay } from '../../moment';
 import { layOutRecipe } from '../../practice/plan/layOut';
@@ -66,8 +68,8 @@ function courseDay(course: Course, day: number, input: TodayInput): Plan {
 }
 
 /** A kept plan on its day, with fresh pictures. */
-function scheduledPlan({ plan: { id, recipe }, day }: Scheduled, { pools, known, seed }: TodayInput): Plan {
-  const fresh = { ...recipe, seed };
+function scheduledPlan({ plan: { id, recipe }, day }: Scheduled, { pools, known, pieces, seed }: TodayInput): Plan {
+  const fresh = followAnswers({ ...recipe, seed }, wholeAnswers(pieces));
   const moved = day < known.today;
   return {
     ...layOutRecipe(fresh, chooseReferences(fresh, pools)).plan,

@@ -150,8 +150,9 @@ export function withOrder(block: PosesRecipe, order: PosesRecipe['lengths']['ord
     count,
     lengths: {
       order,
-      fromMs: order === 'level' ? row[0] : low,
-      toMs: order === 'level' ? row[0] : toMs,
+      // In turn the longer comes first: a slow one loosens into a fast one.
+      fromMs: order === 'level' ? row[0] : order === 'in turn' ? toMs : low,
+      toMs: order === 'level' ? row[0] : order === 'in turn' ? low : toMs,
       listMs: order === 'own list' ? row : [],
     },
   };
@@ -164,6 +165,16 @@ export function withCount(block: PosesRecipe, count: number): PosesRecipe {
   const row = rowLengths(block);
   const listMs = Array.from({ length: count }, (_, i) => row[i] ?? row[row.length - 1]);
   return { ...block, count, lengths: { ...lengths, listMs } };
+}
+
+/** What changing hands takes where nothing else is said, milliseconds. */
+const HAND_CHANGE_MS = 10_000;
+
+/** Both hands draw in turn, with time to change them; or the usual one alone. */
+export function withHandsInTurn(block: PosesRecipe, on: boolean): PosesRecipe {
+  if (!on) return { ...without(block, 'handsInTurn'), settings: without(block.settings, 'handChangeMs') };
+  const settings = { ...block.settings, handChangeMs: block.settings.handChangeMs ?? HAND_CHANGE_MS };
+  return { ...block, bothHands: false, handsInTurn: true, settings };
 }
 
 /** The same again in another medium, and only that changed. */

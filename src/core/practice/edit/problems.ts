@@ -5,6 +5,7 @@ import {
   FIRST_MEMORY_SESSIONS,
   keepsToEasyParts,
   needsPictures,
+  picturesWanted,
   poolOf,
   type ReferencePools,
 } from '../start/chooseReferences';
@@ -89,11 +90,11 @@ function pictureProblems(recipe: Recipe, block: PosesRecipe, pools: ReferencePoo
         `Drawing from memory is new here: easy pictures first, parts where there are any, for ${String(FIRST_MEMORY_SESSIONS)} sessions. Set “Hardest” under its pictures to have others.`,
       ),
     );
-  const wanted = block.source.kind === 'same picture' ? 1 : poseLengths(block).length / (block.bothHands ? 2 : 1);
+  const wanted = picturesWanted(block);
   if (pool.length < wanted && !pinned)
     out.push(
       problem(
-        `${counted(pool.length, 'picture')} for ${counted(wanted, 'pose')}: ${counted(wanted - pool.length, 'pose')} will show one again.`,
+        `${counted(pool.length, 'picture')} for ${block.source.pairs ? counted(wanted, 'pair') : counted(wanted, 'pose')}: ${counted(wanted - pool.length, block.source.pairs ? 'pair' : 'pose')} will show one again.`,
       ),
     );
   const hard = hardestLong(block, pool, chosen[block.id] ?? []);

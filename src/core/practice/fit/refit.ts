@@ -4,6 +4,8 @@ import { nextDurationStepMs, previousDurationStepMs } from '../time/durationStep
 import { MISLENGTH, MISPLACED } from './fitSets';
 import { layOutRecipe } from '../plan/layOut';
 import {
+  goesByTwos,
+  handChanges,
   leadInOf,
   MAX_COUNT,
   plainBlockMs,
@@ -77,7 +79,12 @@ function measure(block: RecipeBlock): Measured {
   const sheetMs = drawMs + count * (lookMs + againMs + lookAgainMs);
   const leadMs = settings.startsBy === 'hand' ? Math.max(1000, leadInMs) : leadInMs;
   const sharpened = settings.sharpenEvery ? Math.floor((count - 1) / settings.sharpenEvery) : 0;
-  const costMs = sheetMs + count * leadMs + (count - 1) * changeMs + sharpened * (settings.sharpenMs ?? 0);
+  const costMs =
+    sheetMs +
+    count * leadMs +
+    (count - 1) * changeMs +
+    sharpened * (settings.sharpenMs ?? 0) +
+    handChanges(block) * (settings.handChangeMs ?? 0);
   // Sharpening may fall on the change after the last pose.
   const last = settings.sharpenEvery && count % settings.sharpenEvery === 0 ? (settings.sharpenMs ?? 0) : 0;
   return { costMs, sheetMs, changeMs: changeMs + last };
@@ -90,10 +97,17 @@ function variants(block: RecipeBlock, ratio: number): { block: RecipeBlock; step
     case 'poses': {
       const out: { block: RecipeBlock; steps: number }[] = [];
       const most = Math.min(MAX_COUNT, Math.max(block.count + 2, Math.ceil(block.count * ratio * 2)));
+      const { order, listMs } = block.lengths;
       const spread =
-        block.lengths.order === 'descend' || block.lengths.order === 'arch' || block.source.kind === 'same picture';
+        order === 'descend' ||
+        order === 'arch' ||
+        (order === 'own list' && new Set(listMs).size > 1) ||
+        block.source.kind === 'same picture';
       // A ladder keeps its rungs: only their lengths move.
-      const counts = spread ? [block.count] : Array.from({ length: most }, (_, i) => i + 1);
+      const every = goesByTwos(block) ? 2 : 1;
+      const counts = spread
+        ? [block.count]
+        : Array.from({ length: Math.ceil(most / every) }, (_, i) => (i + 1) * every);
       const shortest = Math.min(...rowLengths(block));
       for (let steps = -MOST_STEPS; steps <= MOST_STEPS; steps++) {
         if (steps < 0 && shiftLength(shortest, steps) === shiftLength(shortest, steps + 1)) continue;

@@ -21,6 +21,10 @@ export const settingsSchema = z.object({
   /** After every so many poses the change is longer, to sharpen. */
   sharpenEvery: z.optional(z.int().check(z.minimum(1), z.maximum(100))),
   sharpenMs: z.optional(optionalMs),
+  /** The change takes this much more where the next pose is drawn with the other hand. */
+  handChangeMs: z.optional(optionalMs),
+  /** Its length follows what was said of its drawings: shorter after two that were whole, longer after one that was not. */
+  followsAnswers: z.optional(z.boolean()),
   /** The learner chooses between two exercises in the gap; after ten seconds it is the first. */
   orExercise: z.optional(z.string().check(z.maxLength(64))),
   /** Where it departs from the exercise's own rule. */

@@ -17,14 +17,14 @@ export interface LaidOut {
 export type Chosen = Readonly<Record<string, readonly (string | null)[]>>;
 
 function posesOf(block: PosesRecipe, chosen: readonly (string | null)[]): PosePlan[] {
-  const { lookMs, againMs, lookAgainMs, openLook, openDraw, alternate, bothHands, labels, source } = block;
+  const { lookMs, againMs, lookAgainMs, openLook, openDraw, alternate, bothHands, handsInTurn, labels, source } = block;
   const lengths = poseLengths(block);
   const row = bothHands ? lengths.length / 2 : lengths.length;
   return lengths.map((drawMs, i) => ({
     referenceId: chosen[i] ?? null,
     ...(source.odd && i === lengths.length - 1 && lengths.length > 1 && { odd: true }),
     ...(alternate !== null && i % 2 === 1 && { exercise: alternate }),
-    ...(i >= row && { hand: 'other' as const }),
+    ...((handsInTurn ? i % 2 === 0 : i >= row) && { hand: 'other' as const }),
     ...(labels[i] && { label: labels[i] }),
     leadInMs: leadInOf(block),
     lookMs,

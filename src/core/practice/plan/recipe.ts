@@ -23,7 +23,7 @@ export const MAX_COUNT = MAX_BLOCK_DRAWINGS;
 const CHOOSING_MS = 10_000;
 
 /** The order of lengths within a block. */
-export const LENGTH_ORDERS = ['level', 'climb', 'descend', 'arch', 'own list'] as const;
+export const LENGTH_ORDERS = ['level', 'climb', 'descend', 'arch', 'in turn', 'own list'] as const;
 
 /** Where the references of a block come from. */
 const sourceSchema = z.object({
@@ -35,6 +35,8 @@ const sourceSchema = z.object({
   odd: z.boolean(),
   /** The first is of difficulty 2 or less. */
   gentleFirst: z.boolean(),
+  /** Each picture serves two poses running. */
+  pairs: z.optional(z.boolean()),
   hardest: z.optional(z.int().check(z.minimum(1), z.maximum(5))),
   extent: z.optional(z.string().check(z.maxLength(20))),
   family: z.optional(z.string().check(z.maxLength(40))),
@@ -57,7 +59,7 @@ const posesRecipeSchema = z.extend(blockBase, {
   count: z.int().check(z.minimum(1), z.maximum(MAX_COUNT)),
   lengths: z.object({
     order: z.enum(LENGTH_ORDERS),
-    /** Level has only the first; climb, descend and arch go between them. */
+    /** Level has only the first; climb, descend and arch go between them; in turn, it is the one, then the other. */
     fromMs: durationSchema,
     toMs: durationSchema,
     listMs: z.array(durationSchema).check(z.maxLength(MAX_COUNT)),
@@ -71,6 +73,8 @@ const posesRecipeSchema = z.extend(blockBase, {
   changeMs: optionalMs,
   /** The whole row again with the other hand. */
   bothHands: z.boolean(),
+  /** The other hand draws every other pose, and begins. */
+  handsInTurn: z.optional(z.boolean()),
   labels: z.array(z.string().check(z.maxLength(60))).check(z.maxLength(MAX_COUNT)),
   source: sourceSchema,
   settings: settingsSchema,
@@ -151,6 +155,8 @@ export function rowLengths({ count, lengths }: Pick<PosesRecipe, 'count' | 'leng
       const up = between(Math.min(fromMs, toMs), Math.max(fromMs, toMs), Math.ceil(count / 2));
       return [...up, ...(count % 2 === 1 ? up.slice(0, -1) : up).toReversed()];
     }
+    case 'in turn':
+      return Array.from({ length: count }, (_, i) => (i % 2 === 0 ? fromMs : toMs));
     case 'own list':
       return listMs.length > 0 ? listMs : [fromMs];
   }
@@ -161,6 +167,14 @@ export function poseLengths(block: Pick<PosesRecipe, 'count' | 'lengths' | 'both
   const row = rowLengths(block);
   return block.bothHands ? [...row, ...row] : row;
 }
+
+/** Whether a block goes by twos: two exercises, hands, lengths or drawings of one picture in turn. */
+export const goesByTwos = ({ alternate, handsInTurn, lengths, source }: PosesRecipe): boolean =>
+  alternate !== null || handsInTurn === true || source.pairs === true || lengths.order === 'in turn';
+
+/** How often a block changes hands between two of its poses. */
+export const handChanges = (block: Pick<PosesRecipe, 'count' | 'lengths' | 'bothHands' | 'handsInTurn'>): number =>
+  block.handsInTurn ? poseLengths(block).length - 1 : block.bothHands ? 1 : 0;
 
 /** A block without poses. */
 export type PlainBlock = Exclude<RecipeBlock, PosesRecipe>;

@@ -30,6 +30,23 @@ function kindOfSource(
   return ids.some((id) => id !== null) ? 'pictures' : undefined;
 }
 
+/** Exercises or hands that take turns, in at least two pairs; undefined where the poses differ in another way, or not at all. */
+function turnsOf(
+  { exercise }: PosesBlock,
+  poses: readonly PosePlan[],
+): Pick<PosesRecipe, 'alternate' | 'handsInTurn'> | undefined {
+  const kinds = poses.map(kindOfPose);
+  if (poses.length < 4 || kinds[0] === kinds[1] || kinds.some((kind, i) => kind !== kinds[i % 2])) return undefined;
+  const [first, second] = poses;
+  const rest = (pose: PosePlan): string => kindOfPose({ ...pose, exercise: undefined, hand: undefined });
+  if (rest(first) !== rest(second) || second.hand) return undefined;
+  const other = second.exercise ?? exercise;
+  return {
+    alternate: other === (first.exercise ?? exercise) ? null : other,
+    ...(first.hand && { handsInTurn: true }),
+  };
+}
+
 function posesRecipe(
   id: string,
   block: PosesBlock,
@@ -42,6 +59,7 @@ function posesRecipe(
   const base = posesBlock(id, first.exercise ?? block.exercise, poses.length, lengths[0], plan.exercises);
   const ids = poses.map((p) => p.referenceId);
   const one = poses.length > 1 && ids[0] !== null && same(ids);
+  const turns = poses.length > 1 ? turnsOf(block, poses) : undefined;
   return {
     ...base,
     lengths: {
@@ -64,9 +82,10 @@ function posesRecipe(
       odd: poses.some((p) => p.odd),
       pins: keepPictures ? (one ? ids.slice(0, 1) : ids) : [],
     },
+    ...turns,
     settings: {
       ...without(block.settings ?? {}, 'model'),
-      ...(first.hand && { rule: { ...block.settings?.rule, hand: first.hand } }),
+      ...(!turns && first.hand && { rule: { ...block.settings?.rule, hand: first.hand } }),
     },
   };
 }
@@ -76,6 +95,7 @@ export function recipeOf(plan: Plan, setId: string, keepPictures: boolean): Reci
   const newId = blockIds(plan.seed + 1);
   const blocks = plan.blocks.flatMap((block): RecipeBlock[] => {
     if (block.kind !== 'poses') return [{ ...block, id: newId(), pinned: false }];
+    if (turnsOf(block, block.poses)) return [posesRecipe(newId(), block, block.poses, plan, keepPictures)];
     const runs: PosePlan[][] = [];
     for (const pose of block.poses) {
       const last = runs.at(-1);

@@ -60,6 +60,13 @@ export function poolOf(recipe: Recipe, block: PosesRecipe, pools: ReferencePools
   return easy.length > 0 ? easy : pool;
 }
 
+/** How many pictures a block draws from, if each serves as often as it may. */
+export function picturesWanted(block: PosesRecipe): number {
+  const count = poseLengths(block).length;
+  const row = block.bothHands ? count / 2 : count;
+  return block.source.kind === 'same picture' ? 1 : block.source.pairs ? Math.ceil(row / 2) : row;
+}
+
 /** Whether a block is drawn from pictures, not from a model or from nothing. */
 export const needsPictures = ({ source }: Pick<PosesRecipe, 'source'>): boolean =>
   source.kind === 'pictures' || source.kind === 'same picture';
@@ -84,7 +91,7 @@ export function chooseReferences(recipe: Recipe, pools: ReferencePools): Chosen 
     const { source } = block;
     const pool = poolOf(recipe, block, pools);
     const same = source.kind === 'same picture';
-    const wanted = same ? 1 : block.bothHands ? count / 2 : count;
+    const wanted = picturesWanted(block);
     const pins = source.pins.slice(0, wanted).flatMap((id, slot) => (id === null ? [] : [{ id, slot }]));
     // A pinned picture stays even when the filter or the set has changed.
     const known = new Set(pool.map((r) => r.id));
@@ -110,7 +117,8 @@ export function chooseReferences(recipe: Recipe, pools: ReferencePools): Chosen 
       timesDrawn.set(source, (timesDrawn.get(source) ?? 0) + 1);
       beside.push(facts.get(source) ?? { id: source });
     }
-    chosen[block.id] = Array.from({ length: count }, (_, i) => picks[same ? 0 : i % wanted]?.id ?? null);
+    const slot = (i: number): number => (same ? 0 : (source.pairs ? Math.floor(i / 2) : i) % wanted);
+    chosen[block.id] = Array.from({ length: count }, (_, i) => picks[slot(i)]?.id ?? null);
   });
   return chosen;
 }

@@ -1,6 +1,7 @@
 import type { Aim } from './aimIds';
 import type { Wish } from './aims';
 import { fitPlan, type FitRequest, type Shape } from '../fit/fit';
+import { withHandsInTurn } from '../edit/edit';
 import { lookBackBlock, posesBlock, restBlock } from '../edit/newBlock';
 import { blockIds, type PosesRecipe, type Recipe, type RecipeBlock } from '../plan/recipe';
 import { refit } from '../fit/refit';
@@ -35,6 +36,26 @@ function built(base: TemplateBase, ...forms: ((newId: () => string) => RecipeBlo
   return recipe;
 }
 
+const LADDER_MS = [2, 2, 3, 4, 5].map((minutes) => minutes * 60_000);
+const HALF_MS = [5, 5, 10].map((minutes) => minutes * 60_000);
+
+/** A row of lengths written out. */
+const listed = (id: string, exercise: string, listMs: readonly number[]): PosesRecipe => ({
+  ...posesBlock(id, exercise, listMs.length),
+  lengths: { order: 'own list', fromMs: Math.min(...listMs), toMs: Math.max(...listMs), listMs: [...listMs] },
+});
+
+/** Two exercises in turn, each picture drawn by both: so many pairs. */
+const pairs = (id: string, pairs: number, [one, oneMs]: [string, number], [other, otherMs]: [string, number]) => {
+  const block = posesBlock(id, one, 2 * pairs);
+  return {
+    ...block,
+    alternate: other,
+    lengths: { order: 'in turn', fromMs: oneMs, toMs: otherMs, listMs: [] },
+    source: { ...block.source, pairs: true },
+  } satisfies PosesRecipe;
+};
+
 const ladder = (id: string, lookMs: number): PosesRecipe => ({
   ...posesBlock(id, 'shrinking-time', 4),
   lengths: { order: 'descend', fromMs: 60_000, toMs: 600_000, listMs: [] },
@@ -47,6 +68,42 @@ const imaginationPage = (id: string): PosesRecipe => ({
   openDraw: true,
   settings: { atZero: 'open', prompt: 'Fill the page: solids that turn, and what they could become.' },
 });
+
+/** Of the time there is, as in an evening of three hours that begins with twenty minutes of two-minute poses. */
+const SHORT_SHARE = 1 / 9;
+const MOST_SHORT = 10;
+/** A long drawing is broken by a rest after so much of it. */
+const SITTING_MS = 25 * 60_000;
+const SITTING_REST_MS = 5 * 60_000;
+const LONG_ENOUGH_FOR_TONE_MS = 5 * 60_000;
+
+/** A row of short poses that takes its share and no more, then one drawing, in sittings where it is long. */
+function manyThenOne(base: TemplateBase): Recipe {
+  const { availableMs } = base;
+  const { recipe } = fitPlan({ ...base, aim: 'everything', shape: 'climb' });
+  const newId = blockIds(base.seed + 7);
+  const row = posesBlock(newId(), 'flowing-gesture', 1, availableMs < 2 * SITTING_MS ? 60_000 : 120_000);
+  const each = row.lengths.fromMs + row.leadInMs + row.changeMs;
+  const count = Math.min(MOST_SHORT, Math.max(2, Math.round((availableMs * SHORT_SHARE) / each)));
+  const leftMs = availableMs - count * each;
+  const sittings = Math.ceil((leftMs + SITTING_REST_MS) / (SITTING_MS + SITTING_REST_MS));
+  const sittingMs = (leftMs - (sittings - 1) * SITTING_REST_MS) / sittings - row.leadInMs;
+  const drawMs = Math.floor(sittingMs / 30_000) * 30_000;
+  if (drawMs < 60_000) return recipe;
+  const exercise = drawMs * sittings < LONG_ENOUGH_FOR_TONE_MS ? 'structural-gesture' : 'tone-study';
+  const long = posesBlock(newId(), exercise, sittings, drawMs);
+  const blocks: RecipeBlock[] = [
+    { ...row, count },
+    {
+      ...long,
+      source: { ...long.source, kind: 'same picture' },
+      ...(sittings > 1 && { settings: { oneDrawing: long.id } }),
+    },
+  ];
+  // The row is shorter than a sitting: the first rest falls behind the first of the long drawing.
+  const restRule = sittings > 1 ? { everyMs: drawMs, restMs: SITTING_REST_MS } : null;
+  return { ...recipe, blocks, restRule };
+}
 
 /** Starting points. Each is computed for the time there is, never written down as numbers. */
 export const TEMPLATES: readonly Template[] = [
@@ -70,6 +127,70 @@ export const TEMPLATES: readonly Template[] = [
     words: 'Quick poses first, each stretch a little longer.',
     minutes: 40,
     build: fitted('everything', 'climb'),
+  },
+  {
+    id: 'many-then-one',
+    name: 'Many short, then one long',
+    words: 'A ninth of the time in quick poses, ten at most, so that the long one begins loose.',
+    minutes: 180,
+    build: manyThenOne,
+  },
+  {
+    id: 'two-halves',
+    name: 'Ones and twos, then fives and a ten',
+    words: 'The first half quick, the second half two middling poses and one long one.',
+    minutes: 40,
+    build: (base) =>
+      built(base, (id) => [
+        posesBlock(id(), 'flowing-gesture', 6, 60_000),
+        posesBlock(id(), 'structural-gesture', 6, 120_000),
+        listed(id(), 'structural-gesture', HALF_MS),
+      ]),
+  },
+  {
+    id: 'rising-ladder',
+    name: 'Each a little longer',
+    words: 'Five poses, from two minutes to five: what was hurried at first finds its time.',
+    minutes: 20,
+    build: (base) => built(base, (id) => [listed(id(), 'structural-gesture', LADDER_MS)]),
+  },
+  {
+    id: 'slow-and-fast',
+    name: 'Slow, fast, slow, fast',
+    words: 'A contour, then a gesture of the same picture: neither has time to settle.',
+    minutes: 25,
+    build: (base) => built(base, (id) => [pairs(id(), 4, ['contour', 300_000], ['flowing-gesture', 30_000])]),
+  },
+  {
+    id: 'line-then-mass',
+    name: 'Line, then mass',
+    words: 'Each picture twice: once in line, once as one shape.',
+    minutes: 20,
+    build: (base) =>
+      built(base, (id) => [pairs(id(), 3, ['structural-gesture', 120_000], ['gesture-by-mass', 120_000])]),
+  },
+  {
+    id: 'hand-then-hand',
+    name: 'The other hand, then the usual one',
+    words: 'Each picture with both hands; the clumsy one goes first and shows what matters.',
+    minutes: 15,
+    build: (base) =>
+      built(base, (id) => {
+        const block = posesBlock(id(), 'flowing-gesture', 8, 60_000);
+        return [withHandsInTurn({ ...block, source: { ...block.source, pairs: true } }, true)];
+      }),
+  },
+  {
+    id: 'shorter-by-and-by',
+    name: 'Shorter from day to day',
+    words:
+      'Begins at three minutes; after two whole figures running it takes a step down by itself, after one that was not, a step up.',
+    minutes: 15,
+    build: (base) =>
+      built(base, (id) => {
+        const block = posesBlock(id(), 'flowing-gesture', 4, 180_000);
+        return [{ ...block, settings: { ...block.settings, followsAnswers: true } }];
+      }),
   },
   {
     id: 'less-each-time',

@@ -1,7 +1,8 @@
 import { durationWords } from './duration';
 import { exerciseById } from '../exercises';
 import type { ExerciseFamily } from '../exercises/exercise';
-import type { Block, Plan } from '../plan/schema';
+import type { Block, Plan, PosePlan, PosesBlock } from '../plan/schema';
+import { counted } from '../../words';
 import { expandPlan, type Segment } from './timeline';
 
 /** What a stretch of the ribbon looks like; warm-up and rest are low notches. */
@@ -33,6 +34,18 @@ export interface RibbonBlock {
   cells: RibbonCell[];
 }
 
+/** The first two poses of a block whose exercises or hands take turns; undefined where they do not. */
+function inTurn({ poses }: PosesBlock): [PosePlan, PosePlan] | undefined {
+  const kind = ({ exercise, hand }: PosePlan): string => `${exercise ?? ''} ${hand ?? ''}`;
+  const kinds = poses.map(kind);
+  const turns = poses.length > 1 && kinds[0] !== kinds[1] && kinds.every((k, i) => k === kinds[i % 2]);
+  return turns ? [poses[0], poses[1]] : undefined;
+}
+
+/** How long a pose is looked at and drawn, in words. */
+const lengthsOfPose = ({ lookMs, drawMs }: PosePlan): string =>
+  lookMs > 0 ? `${durationWords(lookMs)} + ${durationWords(drawMs)}` : durationWords(drawMs);
+
 function blockLabel(plan: Plan, block: Block): string {
   switch (block.kind) {
     case 'body':
@@ -41,8 +54,14 @@ function blockLabel(plan: Plan, block: Block): string {
       return 'Lines';
     case 'rest':
       return block.purpose === 'look back' ? 'Look back' : 'Rest';
-    case 'poses':
-      return exerciseById(block.exercise, plan.exercises).name;
+    case 'poses': {
+      const name = (id: string): string => exerciseById(id, plan.exercises).name;
+      const [first, second] = inTurn(block) ?? [];
+      if (!first || !second) return name(block.exercise);
+      return first.exercise === second.exercise
+        ? `${name(block.exercise)}, hands in turn`
+        : `${name(first.exercise ?? block.exercise)} and ${name(second.exercise ?? block.exercise).toLowerCase()} in turn`;
+    }
   }
 }
 
@@ -60,10 +79,11 @@ function measureOf(block: Block): string {
       return durationWords(block.durationMs);
     case 'poses': {
       const groups = new Map<string, number>();
-      for (const { lookMs, drawMs } of block.poses) {
-        const words = lookMs > 0 ? `${durationWords(lookMs)} + ${durationWords(drawMs)}` : durationWords(drawMs);
-        groups.set(words, (groups.get(words) ?? 0) + 1);
-      }
+      const words = block.poses.map(lengthsOfPose);
+      const pairs = block.poses.length / 2;
+      if (inTurn(block) && Number.isInteger(pairs) && words.every((w, i) => w === words[i % 2]))
+        return `${counted(pairs, 'pair')}: ${words[0]}, ${words[1]}`;
+      for (const word of words) groups.set(word, (groups.get(word) ?? 0) + 1);
       return [...groups].map(([words, n]) => (n === 1 ? words : `${n} × ${words}`)).join(', ');
     }
   }

@@ -45,10 +45,12 @@ function drawEnds({ settings = {} }: PosesBlock, eyesClosed: boolean, openDraw =
   return { open: openDraw || atZero === 'open', overMs: atZero === 'soft' ? softCapMs : 0 };
 }
 
-/** The change after a pose, longer where sharpening is due. */
-function changeAfter({ changeMs, settings = {} }: PosesBlock, poseIndex: number): number {
-  const { sharpenEvery, sharpenMs = 0 } = settings;
-  return changeMs + (sharpenEvery && (poseIndex + 1) % sharpenEvery === 0 ? sharpenMs : 0);
+/** The change after a pose, longer where sharpening is due and where the other hand takes over. */
+function changeAfter({ changeMs, poses, settings = {} }: PosesBlock, poseIndex: number): number {
+  const { sharpenEvery, sharpenMs = 0, handChangeMs = 0 } = settings;
+  const next = poses.at(poseIndex + 1);
+  const sharpens = sharpenEvery && (poseIndex + 1) % sharpenEvery === 0;
+  return changeMs + (sharpens ? sharpenMs : 0) + (next && next.hand !== poses[poseIndex].hand ? handChangeMs : 0);
 }
 
 function expandPoses(plan: Plan, blockIndex: number, block: PosesBlock, put: Put): void {
