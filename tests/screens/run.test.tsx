@@ -114,7 +114,7 @@ describe('a change', () => {
   it('asks for no whole figure after a part, a long pose, or a hurried one', () => {
     const after = (block: Block, ms: number): string => wordsAt(planOf(block), ms);
     expect(after(poses(2, 60_000, { exercise: 'quick-head' }), 64_000)).not.toContain('Whole figure');
-    expect(after(poses(2, 180_000), 184_000)).not.toContain('Whole figure');
+    expect(after(poses(2, 181_000), 185_000)).not.toContain('Whole figure');
     expect(wordsAt(plan, 5000, [start, { type: 'next', atMs: 4500 }])).not.toContain('Whole figure');
   });
 });

@@ -1,4 +1,6 @@
 import type { Plan } from '../practice/plan/schema';
+import type { Exercise } from '../practice/exercises/exercise';
+import { mostMarks } from '../practice/rules/marks';
 import { asksWhole } from '../practice/rules/asksWhole';
 import { drawingKey } from '../practice/rules/holds';
 import { poseExercise } from '../practice/rules/poseExercise';
@@ -23,16 +25,29 @@ export function focalNow(
 const focalOf = (plan: Plan, segments: readonly Segment[], visits: readonly Visit[], drawing: string): Visit['focal'] =>
   visits.findLast((v) => v.focal && drawingKey(plan, segments[v.segmentIndex]) === drawing)?.focal;
 
+export interface Asked {
+  drawn: Visit;
+  asks: 'whole' | 'focal' | undefined;
+  /** How many marks were allowed, where they are counted. */
+  marks: number | undefined;
+  /** What is ticked as missing, where that is wanted after each pose. */
+  elements: readonly string[] | undefined;
+}
+
+/** What is ticked as missing after a pose; undefined where that was not wanted, or there is nothing to look for. */
+function elementsAsked(plan: Plan, { blockIndex }: Segment, { lookAt }: Exercise): readonly string[] | undefined {
+  const block = plan.blocks[blockIndex];
+  return block?.kind === 'poses' && block.settings?.tickEach && lookAt.length > 0 ? lookAt : undefined;
+}
+
 /** What is asked of the drawing made last, besides its line: whether the figure was whole, whether the eye still goes where it should. */
-export function askedOf(
-  plan: Plan,
-  segments: readonly Segment[],
-  visits: readonly Visit[],
-): { drawn: Visit; asks: 'whole' | 'focal' | undefined } | undefined {
+export function askedOf(plan: Plan, segments: readonly Segment[], visits: readonly Visit[]): Asked | undefined {
   const drawn = visits.findLast((v) => segments[v.segmentIndex].kind === 'draw');
   const exercise = drawn && poseExercise(plan, segments[drawn.segmentIndex]);
   if (!drawn || !exercise) return undefined;
-  if (asksWhole(exercise, visitSpentMs(drawn))) return { drawn, asks: 'whole' };
+  const segment = segments[drawn.segmentIndex];
+  const more = { drawn, marks: mostMarks(exercise.rule), elements: elementsAsked(plan, segment, exercise) };
+  if (drawn.wholeInMs === undefined && asksWhole(exercise, visitSpentMs(drawn))) return { ...more, asks: 'whole' };
   const chosen = focalOf(plan, segments, visits, drawingKey(plan, segments[drawn.segmentIndex]));
-  return { drawn, asks: chosen ? 'focal' : undefined };
+  return { ...more, asks: chosen ? 'focal' : undefined };
 }

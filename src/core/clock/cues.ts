@@ -1,7 +1,8 @@
 import { isCalm as isCalmExercise } from '../practice/exercises/exercise';
 import { holdLimitOf } from '../practice/rules/holds';
 import { poseExercise } from '../practice/rules/poseExercise';
-import { poseStages, stageAt } from '../practice/rules/poseStages';
+import { mostMarks } from '../practice/rules/marks';
+import { poseStages, stageAt, waitsForWhole } from '../practice/rules/poseStages';
 import type { Plan } from '../practice/plan/schema';
 import type { Segment, Timeline } from '../practice/time/timeline';
 import { indexAfter, potAt } from './pot';
@@ -88,12 +89,16 @@ function insideCues(
   segment: Segment,
   lengthMs: number,
   choices: CueChoices,
+  wholeInMs: number | undefined,
 ): [kind: CueKind, at: number][] {
   const exercise = poseExercise(plan, segment);
   if (segment.kind !== 'draw' || !exercise || segment.open) return [];
-  const { marks, pace, gaze } = exercise.rule;
-  const beats = choices.beats && typeof marks === 'number' ? markBeats(lengthMs, marks) : [];
-  const stages = choices.stages ? stageAt(poseStages(plan, segment, lengthMs), 0).startsMs : [];
+  const { pace, gaze } = exercise.rule;
+  const marks = mostMarks(exercise.rule);
+  const beats = choices.beats && marks !== undefined ? markBeats(lengthMs, marks) : [];
+  // What the learner said themselves needs no cue.
+  const told = wholeInMs !== undefined && waitsForWhole(plan, segment);
+  const stages = choices.stages && !told ? stageAt(poseStages(plan, segment, lengthMs), 0).startsMs : [];
   const blind = gaze === 'only on the reference' || gaze === 'eyes closed';
   const everyMs = pace === 'slow' ? PACE_REMINDER_MS : blind ? 0 : choices.lookBackMs;
   const reminders =
@@ -155,7 +160,8 @@ export function upcomingCues(
     if (holdMs !== undefined && (segment.open || segment.overMs > 0 || lengthMs > holdMs))
       put('rest', fromMs + holdMs, ':hold');
     if (segment.open) break;
-    for (const [kind, at] of insideCues(plan, segment, lengthMs, choices)) put(kind, fromMs + at, `:${at}`);
+    const wholeInMs = i === state.segmentIndex ? visit.wholeInMs : undefined;
+    for (const [kind, at] of insideCues(plan, segment, lengthMs, choices, wholeInMs)) put(kind, fromMs + at, `:${at}`);
     const warning = warningIn(plan, segment, lengthMs);
     if (warning !== undefined) put('warning', fromMs + lengthMs - warning, `:${lengthMs}`);
     const dueMs = fromMs + lengthMs;

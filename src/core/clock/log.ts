@@ -73,6 +73,17 @@ export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('focalKept'), atMs, kept: z.boolean() }),
   /** Whether the whole figure was down when the last drawing ended. */
   z.object({ type: z.literal('whole'), atMs, down: z.boolean() }),
+  /** How many marks the last drawing took, and what of what was looked for it does not have, as the learner said. */
+  z.object({ type: z.literal('marks'), atMs, count: z.int().check(z.minimum(0), z.maximum(9999)) }),
+  z.object({
+    type: z.literal('missing'),
+    atMs,
+    elements: z.array(z.string().check(z.minLength(1), z.maxLength(120))).check(z.maxLength(12)),
+  }),
+  /** Something was rubbed out where nothing is to be. */
+  z.object({ type: z.literal('rubbedOut'), atMs }),
+  /** All of the figure is in: from here on it is mended. */
+  z.object({ type: z.literal('wholeIn'), atMs }),
   /** The other of two exercises for the pose at hand, or the one that comes; given again, back to the first. */
   z.object({ type: z.literal('choose'), atMs }),
   z.object({ type: z.literal('stop'), atMs }),

@@ -228,13 +228,23 @@ function apply(r: Replay, event: RunEvent): void {
     case 'focal':
       current(r).focal = [event.x, event.y];
       break;
+    case 'rubbedOut':
+      current(r).rubbedOut = (current(r).rubbedOut ?? 0) + 1;
+      break;
+    case 'wholeIn':
+      wholeIn(r, atMs);
+      break;
     case 'whole':
+    case 'marks':
+    case 'missing':
     case 'focalKept':
     case 'line': {
       const drawn = r.visits.findLast((v) => r.timeline.segments[v.segmentIndex].kind === 'draw');
       if (drawn && event.type === 'whole') drawn.whole = event.down;
       if (drawn && event.type === 'focalKept') drawn.focalKept = event.kept;
       if (drawn && event.type === 'line') drawn.line = event.line;
+      if (drawn && event.type === 'marks') drawn.marks = event.count;
+      if (drawn && event.type === 'missing') drawn.missing = event.elements;
       break;
     }
     case 'choose':
@@ -244,6 +254,14 @@ function apply(r: Replay, event: RunEvent): void {
       leave(r, atMs, 'stop');
       r.phase = 'done';
   }
+}
+
+/** The whole figure is in, the first time that it is said in a drawing: so it is down. */
+function wholeIn(r: Replay, atMs: number): void {
+  const visit = current(r);
+  if (r.timeline.segments[visit.segmentIndex].kind !== 'draw' || visit.wholeInMs !== undefined) return;
+  visit.wholeInMs = spentMs(visit, atMs);
+  visit.whole = true;
 }
 
 /** Another length for a drawing that runs or comes; never less than what has been drawn of it, and never of a pot. */

@@ -30,6 +30,13 @@ export interface Visit {
   focal?: readonly [x: number, y: number];
   /** Whether the eye still goes there, as the learner said. */
   focalKept?: boolean;
+  /** Marks it took, and which elements it does not have, as the learner said. */
+  marks?: number;
+  missing?: readonly string[];
+  /** How often something was rubbed out. */
+  rubbedOut?: number;
+  /** After how much time in it the whole figure was in, milliseconds. */
+  wholeInMs?: number;
   /** Whether the whole figure was down at the end, as the learner said. */
   whole?: boolean;
   /** How the line was, as the learner said. */

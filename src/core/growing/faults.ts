@@ -1,3 +1,4 @@
+import { drawingsOf } from '../journal/drawings';
 import type { Page, Session } from '../journal/session';
 
 /** Something that was marked or missed again and again. */
@@ -32,10 +33,11 @@ export function faultsOf(sessions: readonly Session[], pages: readonly Page[]): 
   const marked = pages.flatMap(({ sessionId, addedAtMs, binnedAtMs, fixes = [] }) =>
     binnedAtMs === null ? fixes.map(({ part }) => ({ what: part, atMs: begun.get(sessionId) ?? addedAtMs })) : [],
   );
-  const missing = sessions.flatMap(({ startedAtMs, reflection }) =>
-    (reflection?.answers ?? []).flatMap(({ missing = [] }) =>
-      missing.map((what) => ({ what: what.toLowerCase(), atMs: startedAtMs })),
-    ),
+  const missing = sessions.flatMap((session) =>
+    [
+      ...(session.reflection?.answers ?? []).flatMap((answers) => answers.missing ?? []),
+      ...drawingsOf(session).flatMap(({ visit }) => visit.missing ?? []),
+    ].map((what) => ({ what: what.toLowerCase(), atMs: session.startedAtMs })),
   );
   return mostOften([...marked, ...missing]);
 }

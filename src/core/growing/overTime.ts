@@ -2,7 +2,8 @@ import { group, mean, sum } from 'd3-array';
 import { startOfWeek } from 'date-fns';
 import { accountSession } from '../journal/sessionAccount';
 import { drawingsOf } from '../journal/drawings';
-import { answersFor, linesSaid } from '../journal/reflect';
+import { marksOverIn } from '../journal/marksTrend';
+import { linesSaid } from '../journal/reflect';
 import type { Session } from '../journal/session';
 import { countsPeeks } from '../practice/exercises/exercise';
 import { slopeOf } from './estimate';
@@ -68,10 +69,9 @@ export const SERIES: readonly Series[] = [
     of: (sessions) =>
       mean(
         sessions.flatMap((session) =>
-          [...new Set(drawingsOf(session).map(({ exercise }) => exercise))].flatMap(({ id, rule }) => {
-            const used = answersFor(session.reflection, id).marks;
-            return used !== undefined && typeof rule.marks === 'number' ? [used - rule.marks] : [];
-          }),
+          [...new Set(drawingsOf(session).map(({ exercise }) => exercise.id))].flatMap(
+            (id) => marksOverIn(session, id) ?? [],
+          ),
         ),
       ),
     decimals: 1,

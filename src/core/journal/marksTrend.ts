@@ -1,3 +1,5 @@
+import { mean } from 'd3-array';
+import { mostMarks } from '../practice/rules/marks';
 import { drawingsOf } from './drawings';
 import { answersFor } from './reflect';
 import type { Session } from './session';
@@ -7,6 +9,7 @@ const SHOWN = 5;
 
 /**
  * By how many marks an exercise went over its allowance each time they were counted, oldest first, the last few; below it is negative.
+ * Of a session in which they were counted after each drawing it is the mean of these, rounded.
  * @param beforeMs Only sessions begun before then.
  */
 export function marksTrend(sessions: readonly Session[], exerciseId: string, beforeMs: number): number[] {
@@ -14,12 +17,20 @@ export function marksTrend(sessions: readonly Session[], exerciseId: string, bef
     .filter((s) => s.startedAtMs < beforeMs)
     .sort((a, b) => a.startedAtMs - b.startedAtMs)
     .flatMap((session): number[] => {
-      const used = answersFor(session.reflection, exerciseId).marks;
-      if (used === undefined) return [];
-      const allowed = drawingsOf(session).find((d) => d.exercise.id === exerciseId)?.exercise.rule.marks;
-      return typeof allowed === 'number' ? [used - allowed] : [];
+      const over = marksOverIn(session, exerciseId);
+      return over === undefined ? [] : [Math.round(over)];
     })
     .slice(-SHOWN);
+}
+
+/** By how many marks an exercise went over its allowance in a session, in the mean of what was counted; undefined where nothing was. */
+export function marksOverIn(session: Session, exerciseId: string): number | undefined {
+  const drawn = drawingsOf(session).filter((d) => d.exercise.id === exerciseId);
+  const most = drawn.length > 0 ? mostMarks(drawn[0].exercise.rule) : undefined;
+  const said = answersFor(session.reflection, exerciseId).marks;
+  const each = drawn.flatMap(({ visit }) => visit.marks ?? []);
+  const used = each.length > 0 ? mean(each) : said;
+  return most === undefined || used === undefined ? undefined : used - most;
 }
 
 /** "+6, +2, 0, -1". */

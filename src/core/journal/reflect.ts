@@ -2,6 +2,7 @@ import type { Line } from '../clock/log';
 import { runStateAt } from '../clock/run';
 import { type Exercise } from '../practice/exercises/exercise';
 import { type PeekReading, readPeeks } from '../practice/rules/measuring';
+import { countMarks, type MarkCount, marksInKind, mostMarks } from '../practice/rules/marks';
 import { drawingsOf, type Drawing } from './drawings';
 import { type ExerciseAnswers, NEXT_TIME_LENGTH, type Reflection } from './reflection';
 import type { Session } from './session';
@@ -14,6 +15,11 @@ export interface ExerciseQuestions {
   longestMs: number;
   /** How many marks were allowed; undefined without a limit. */
   marks: number | undefined;
+  /** What was counted of them after its drawings. */
+  counted: MarkCount | undefined;
+  /** What was missing, ticked drawing by drawing: the element that was most often, of how many drawings. */
+  missed: { element: string; missing: number; looked: number } | undefined;
+  rubbedOut: number;
   asksOtherMark: boolean;
   asksFuzz: boolean;
   /** Blind work: looks at the sheet against the allowance. */
@@ -28,16 +34,29 @@ export function questionsOf(session: Session): ExerciseQuestions[] {
   for (const d of drawingsOf(session)) byExercise.set(d.exercise.id, [...(byExercise.get(d.exercise.id) ?? []), d]);
   return [...byExercise.values()].map((drawn): ExerciseQuestions => {
     const { exercise } = drawn[0];
-    const { marks, gaze, lifts, erasing } = exercise.rule;
+    const { gaze, lifts, erasing } = exercise.rule;
+    const marks = mostMarks(exercise.rule);
     const drawnMs = drawn.reduce((sum, d) => sum + d.spentMs, 0);
     const peeks = drawn.flatMap((d) => d.visit.peeks);
     return {
       exercise,
       drawings: drawn.length,
       longestMs: Math.max(...drawn.map((d) => d.spentMs)),
-      marks: typeof marks === 'number' ? marks : undefined,
-      asksOtherMark: marks === 'C, S and straight',
-      asksFuzz: exercise.family === 'quick' && erasing === 'none' && marks === 'free',
+      marks,
+      counted:
+        marks === undefined
+          ? undefined
+          : countMarks(
+              drawn.map((d) => ({ marks: d.visit.marks, spentMs: d.spentMs })),
+              marks,
+            ),
+      missed: mostOften(
+        exercise.lookAt,
+        drawn.flatMap((d) => (d.visit.missing ? [d.visit.missing] : [])),
+      ),
+      rubbedOut: drawn.reduce((sum, d) => sum + (d.visit.rubbedOut ?? 0), 0),
+      asksOtherMark: marksInKind(exercise.rule),
+      asksFuzz: exercise.family === 'quick' && erasing === 'none' && exercise.rule.marks === 'free',
       peeks: gaze === 'only on the reference' ? { ...readPeeks(peeks, drawnMs), count: peeks.length } : undefined,
       lifts: lifts === 'none' ? drawn.reduce((sum, d) => sum + d.visit.lifts, 0) : undefined,
     };
@@ -92,19 +111,41 @@ export function marksOver(used: number, allowed: number): string {
   return over > 0 ? `${over} more than allowed, ${percent} % over` : `${-over} to spare, ${percent} % under`;
 }
 
+/** Each time elements of an exercise were looked for in a session: after it, or drawing by drawing. */
+function lookedFor(session: Session, exerciseId: string): { looked: readonly string[]; missing: readonly string[] }[] {
+  const { looked = [], missing = [] } = answersFor(session.reflection, exerciseId);
+  const each = drawingsOf(session).flatMap(({ exercise, visit }) =>
+    exercise.id === exerciseId && visit.missing ? [{ looked: exercise.lookAt, missing: visit.missing }] : [],
+  );
+  return [{ looked, missing }, ...each];
+}
+
+/** Which of some elements was missing most often; the first of those that were as often. Undefined where nothing was missing. */
+function mostOften(
+  elements: readonly string[],
+  times: readonly (readonly string[])[],
+): { element: string; missing: number; looked: number } | undefined {
+  let most: { element: string; missing: number; looked: number } | undefined;
+  for (const element of elements) {
+    const missing = times.filter((gone) => gone.includes(element)).length;
+    if (missing > (most?.missing ?? 0)) most = { element, missing, looked: times.length };
+  }
+  return most;
+}
+
 /** The element of an exercise that was missing most often, of how many times it was looked for; undefined before anything was. */
 export function mostMissing(
   sessions: readonly Session[],
   exerciseId: string,
 ): { element: string; missing: number; looked: number } | undefined {
   const counts = new Map<string, { missing: number; looked: number }>();
-  for (const { reflection } of sessions) {
-    const { looked = [], missing = [] } = answersFor(reflection, exerciseId);
-    for (const element of looked) {
-      const count = counts.get(element) ?? { missing: 0, looked: 0 };
-      counts.set(element, { looked: count.looked + 1, missing: count.missing + (missing.includes(element) ? 1 : 0) });
+  for (const session of sessions)
+    for (const { looked, missing } of lookedFor(session, exerciseId)) {
+      for (const element of looked) {
+        const count = counts.get(element) ?? { missing: 0, looked: 0 };
+        counts.set(element, { looked: count.looked + 1, missing: count.missing + (missing.includes(element) ? 1 : 0) });
+      }
     }
-  }
   let most: { element: string; missing: number; looked: number } | undefined;
   for (const [element, count] of counts)
     if (count.missing > 0 && (!most || count.missing > most.missing)) most = { element, ...count };

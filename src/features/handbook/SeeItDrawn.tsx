@@ -1,4 +1,5 @@
 'use client';
+import { mostMarks } from '@/core/practice/rules/marks';
 import { useMemo, useState } from 'react';
 import { CATALOGUE } from '@/core/figure/catalogue/catalogue';
 import { PART_FAMILIES } from '@/core/figure/catalogue/families';
@@ -42,6 +43,7 @@ export function SeeItDrawn({ exercise, onClose }: { exercise: Exercise; onClose:
   const [atMs, setAtMs] = useState(0);
   const [still, setStill] = useState(wantsStill);
   const referenceId = figures[number % figures.length];
+  const most = mostMarks(rule);
   const key = useDrawnKey(referenceId, true);
   const url = useReferenceImage(referenceId);
   const drawing = useMemo(
@@ -56,9 +58,9 @@ export function SeeItDrawn({ exercise, onClose }: { exercise: Exercise; onClose:
           ...(rule.hand === 'other' && { shaky: 0.006 }),
           ...(rule.reference !== 'shown' && { forgets: FORGOTTEN }),
         },
-        ...(typeof rule.marks === 'number' && { mostMarks: rule.marks }),
+        ...(most !== undefined && { mostMarks: most }),
       }),
-    [key, exercise, rule, usualMs, number],
+    [key, exercise, rule, most, usualMs, number],
   );
   const stages = drawing ? stageEnds(drawing) : [];
   const standAt = (ms: number): void => {

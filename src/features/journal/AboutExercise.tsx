@@ -5,6 +5,7 @@ import { trendWords } from '@/core/journal/marksTrend';
 import type { NextLength } from '@/core/journal/nextLength';
 import { durationWords } from '@/core/practice/time/duration';
 import { counted, percentAgainst } from '@/core/words';
+import { markCountWords } from '@/core/practice/rules/marks';
 import { PEEK_ALLOWANCE } from '@/core/practice/rules/measuring';
 import { KeptField } from './KeptField';
 import { RemindMe } from './RemindMe';
@@ -34,7 +35,7 @@ export function AboutExercise({
   onNextTime: (words: string) => void;
   onChange: (answers: ExerciseAnswers) => void;
 }) {
-  const { exercise, drawings, peeks, lifts, marks, asksFuzz, asksOtherMark } = questions;
+  const { exercise, drawings, peeks, lifts, marks, missed, rubbedOut, asksFuzz, asksOtherMark } = questions;
   const ticks = ticksOf(exercise);
   const facts = [
     counted(drawings, 'drawing'),
@@ -45,6 +46,12 @@ export function AboutExercise({
       : []),
     ...(usualMs === undefined ? [] : [`you usually take ${durationWords(usualMs)}`]),
     ...(lifts === undefined ? [] : [counted(lifts, 'lift')]),
+    ...(rubbedOut > 0 ? [`rubbed out ${rubbedOut === 1 ? 'once' : `${String(rubbedOut)} times`}`] : []),
+    ...(missed
+      ? [
+          `missing most often: ${missed.element.toLowerCase()}, in ${String(missed.missing)} of ${String(missed.looked)}`,
+        ]
+      : []),
   ];
   return (
     <div className="border-l-2 border-hairline pl-4">
@@ -65,7 +72,8 @@ export function AboutExercise({
         />
       </div>
       {ticks && !shut && <Elements ticks={ticks} answers={answers} missing={missing} onChange={onChange} />}
-      {marks !== undefined && !shut && (
+      {questions.counted && <p className="mt-2 text-[14px]">{markCountWords(questions.counted)}.</p>}
+      {marks !== undefined && !questions.counted && !shut && (
         <div className="mt-3">
           <KeptField
             label={`Marks in the last one, of ${String(marks)}`}

@@ -2,6 +2,7 @@
 import type { Route } from 'next';
 import Link from 'next/link';
 import { useMemo } from 'react';
+import { poseRecord } from '@/core/journal/poseRecord';
 import { type Drawing, posesDrawn } from '@/core/journal/drawings';
 import type { Session } from '@/core/journal/session';
 import { linesAndTones } from '@/core/journal/lineAndTone';
@@ -62,6 +63,11 @@ function DrawnPose({ drawn }: { drawn: Drawing }) {
         {durationWords(drawn.spentMs)}
         {drawn.visit.intoRoom && ', in a setting'}
       </span>
+      {poseRecord(drawn).map((words) => (
+        <span key={words} className="block leading-tight text-quiet">
+          {words}
+        </span>
+      ))}
     </li>
   );
 }

@@ -3,7 +3,7 @@ import { CATALOG, exerciseById } from '@/core/practice/exercises';
 import { type ExerciseRule, VIEWS } from '@/core/practice/exercises/exercise';
 import type { PosesRecipe, Recipe } from '@/core/practice/plan/recipe';
 import { without } from '@/core/without';
-import { withHandsInTurn } from '@/core/practice/edit/edit';
+import { withHandsInTurn, withTicks } from '@/core/practice/edit/edit';
 import { Choice, DurationField, Row, Select, Tick } from './fields';
 import { RuleRows } from './RuleRows';
 import type { ChangePoses } from './TimeFields';
@@ -58,6 +58,11 @@ export function RuleFields({ block, recipe, change }: RuleFieldsProps) {
             more to change hands
           </span>
         )}
+        <Tick
+          label="tick what was missing after each"
+          checked={block.settings.tickEach === true}
+          onChange={(on) => change('Ticks', (b) => withTicks(b, on))}
+        />
         <Tick
           label="a card that dares a mark"
           checked={block.settings.risk === true}

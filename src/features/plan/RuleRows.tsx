@@ -1,9 +1,15 @@
 'use client';
 import type { ExerciseRule } from '@/core/practice/exercises/exercise';
-import { Choice, CountField, Row } from './fields';
+import { marksInKind, marksRule, mostMarks } from '@/core/practice/rules/marks';
+import { Choice, CountField, Row, Tick } from './fields';
+
+/** What an allowance of marks begins as. */
+const USUAL_ALLOWANCE = 20;
 
 /** Gaze, line and marks of a rule, for an exercise of one's own and for a block that departs from its exercise. */
 export function RuleRows({ rule, onChange }: { rule: ExerciseRule; onChange: (part: Partial<ExerciseRule>) => void }) {
+  const most = mostMarks(rule);
+  const inKind = marksInKind(rule);
   return (
     <>
       <Row label="Gaze">
@@ -34,19 +40,24 @@ export function RuleRows({ rule, onChange }: { rule: ExerciseRule; onChange: (pa
       <Row label="Marks">
         <Choice
           label="Marks"
-          value={typeof rule.marks === 'number' ? 'at most' : rule.marks}
-          options={['free', 'at most', 'C, S and straight']}
-          words={{ free: 'no limit', 'C, S and straight': 'C, S, straight' }}
-          onChange={(marks) => onChange({ marks: marks === 'at most' ? 20 : marks })}
+          value={most === undefined ? 'free' : 'at most'}
+          options={['free', 'at most']}
+          words={{ free: 'no limit' }}
+          onChange={(limit) => onChange({ marks: marksRule(limit === 'free' ? undefined : USUAL_ALLOWANCE, inKind) })}
         />
-        {typeof rule.marks === 'number' && (
+        {most !== undefined && (
           <CountField
             label="At most so many marks"
-            count={rule.marks}
+            count={most}
             most={200}
-            onChange={(marks) => onChange({ marks })}
+            onChange={(count) => onChange({ marks: marksRule(count, inKind) })}
           />
         )}
+        <Tick
+          label="only C, S and straight"
+          checked={inKind}
+          onChange={(on) => onChange({ marks: marksRule(most, on) })}
+        />
       </Row>
     </>
   );

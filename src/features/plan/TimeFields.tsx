@@ -5,10 +5,11 @@ import { exerciseById } from '@/core/practice/exercises';
 import { hidesReference } from '@/core/practice/exercises/exercise';
 import { LENGTH_ORDERS, MAX_COUNT, type PosesRecipe, type Recipe, rowLengths } from '@/core/practice/plan/recipe';
 import { AT_ZERO } from '@/core/practice/plan/blockSettings';
-import { schoolStages, stageLengths } from '@/core/practice/rules/stages';
+import { mostMarks } from '@/core/practice/rules/marks';
 import { asksWhole } from '@/core/practice/rules/asksWhole';
 import { without } from '@/core/without';
 import { Choice, CountField, DurationField, Row, Tick, Typed } from './fields';
+import { StageFields } from './StageFields';
 import { Word } from '@/ui/Word';
 
 export type ChangePoses = (words: string, update: (b: PosesRecipe) => PosesRecipe) => void;
@@ -46,7 +47,7 @@ export function TimeFields({ block, recipe, change }: TimeFieldsProps) {
   const exercise = exerciseById(block.exercise, recipe.exercises);
   const row = rowLengths(block);
   const atZero = settings.atZero ?? 'strict';
-  const { marks } = { ...exercise.rule, ...settings.rule };
+  const marks = mostMarks({ marks: settings.rule?.marks ?? exercise.rule.marks });
   const setLength = (part: Partial<PosesRecipe['lengths']>): void =>
     change('Length', (b) => ({ ...b, lengths: { ...b.lengths, ...part } }));
   return (
@@ -290,42 +291,12 @@ export function TimeFields({ block, recipe, change }: TimeFieldsProps) {
           </>
         )}
       </Row>
-      <Stages block={block} recipe={recipe} drawMs={row[0]} />
-      {typeof marks === 'number' && (
+      <StageFields block={block} recipe={recipe} drawMs={row[0]} change={change} />
+      {marks !== undefined && (
         <p className="mt-1 text-[14px]">
           {marks} marks in {durationWords(row[0])}: {(row[0] / marks / 1000).toFixed(1)} s for each.
         </p>
       )}
     </>
-  );
-}
-
-const SHADES = ['var(--ink)', 'var(--rule)', 'var(--charcoal)', 'var(--hairline)', 'var(--quiet)'];
-
-/** How a pose of the first length is divided. */
-function Stages({ block, recipe, drawMs }: { block: PosesRecipe; recipe: Recipe; drawMs: number }) {
-  const { school } = exerciseById(block.exercise, recipe.exercises);
-  const { stages } = block.settings;
-  const parts = stages ? stageLengths(stages, drawMs, 4000) : schoolStages(school, drawMs);
-  if (parts.length < 2) return null;
-  return (
-    <Row label="Stages">
-      <ol className="flex w-full">
-        {parts.map((s, i) => (
-          <li
-            key={s.name}
-            style={{ width: `${String((100 * s.lengthMs) / drawMs)}%` }}
-            className="min-w-0 pr-1 text-[13px] leading-tight"
-          >
-            <span
-              aria-hidden
-              className="mb-1 block h-[7px] rounded-[2px]"
-              style={{ background: SHADES[i % SHADES.length] }}
-            />
-            <b className="font-semibold">{durationWords(s.lengthMs)}</b> <span className="break-words">{s.name}</span>
-          </li>
-        ))}
-      </ol>
-    </Row>
   );
 }

@@ -15,7 +15,6 @@ import { cueVolume, soundIsOn, unlockSound } from '@/ui/sound/cuePlayer';
 import { type Aids, drawsFromNothing, NO_AIDS, pressAid } from './stage/aids';
 import type { Run } from './session/controller';
 import { CueFlash } from './CueFlash';
-import { HeldCard } from './steer/HeldCard';
 import { RunStage } from './stage/RunStage';
 import { CLOCKS } from './words/segmentProps';
 import { SegmentWords } from './words/SegmentWords';
@@ -35,6 +34,7 @@ import { announcement, takesStartPoint } from './words/words';
 
 // Shown now and then: fetched when needed.
 const AidsTray = dynamic(() => import('./stage/AidsTray').then((m) => m.AidsTray));
+const HeldCard = dynamic(() => import('./steer/HeldCard').then((m) => m.HeldCard));
 const KeysCard = dynamic(() => import('./steer/KeysCard').then((m) => m.KeysCard));
 const Pocket = dynamic(() => import('./Pocket').then((m) => m.Pocket));
 
@@ -210,7 +210,9 @@ export function RunScreen({
   const bySound = exercise?.rule.gaze === 'only on the reference' && segment.kind === 'draw' && soundIsOn();
   const clock = bySound ? 'none' : CLOCKS[clockIndex];
   const ticks =
-    segment.kind === 'draw' && !segment.open && room.stages ? stageTicks(plan, segment, state.lengthMs) : [];
+    segment.kind === 'draw' && !segment.open && room.stages
+      ? stageTicks(plan, segment, state.lengthMs, state.visits.at(-1)?.wholeInMs)
+      : [];
   const { pxPerMm } = room;
   const toHeight =
     answers && pxPerMm && heightPx
@@ -345,6 +347,6 @@ export function RunScreen({
 }
 
 /** Where the stages of a drawing begin on the edge, shares of its time. */
-function stageTicks(...[plan, segment, lengthMs]: Parameters<typeof poseStages>): number[] {
-  return stageAt(poseStages(plan, segment, lengthMs), 0).startsMs.map((ms) => ms / lengthMs);
+function stageTicks(...[plan, segment, lengthMs, wholeInMs]: Parameters<typeof poseStages>): number[] {
+  return stageAt(poseStages(plan, segment, lengthMs, wholeInMs), 0).startsMs.map((ms) => ms / lengthMs);
 }

@@ -177,6 +177,16 @@ export function withHandsInTurn(block: PosesRecipe, on: boolean): PosesRecipe {
   return { ...block, bothHands: false, handsInTurn: true, settings };
 }
 
+/** Ticking what was missing takes a change of at least so long, milliseconds. */
+const TICKING_MS = 12_000;
+
+/** What was missing is ticked after every pose, with time for it; or not. */
+export const withTicks = (block: PosesRecipe, on: boolean): PosesRecipe => ({
+  ...block,
+  ...(on && { changeMs: Math.max(TICKING_MS, block.changeMs) }),
+  settings: { ...without(block.settings, 'tickEach'), ...(on && { tickEach: true }) },
+});
+
 /** The same again in another medium, and only that changed. */
 export function inMedium(recipe: Recipe, medium: string): Recipe {
   return {

@@ -11,6 +11,7 @@ import {
 } from '../start/chooseReferences';
 import { clockDigits, durationWords } from '../time/duration';
 import { exerciseById } from '../exercises';
+import { mostMarks } from '../rules/marks';
 import { USUAL_HOLD_LIMIT_MS } from '../rules/holds';
 import type { Chosen } from '../plan/layOut';
 import { mediumById } from '../paper/materials';
@@ -51,8 +52,8 @@ function blockProblems(recipe: Recipe, block: PosesRecipe, pools: ReferencePools
         true,
       );
   }
-  const marks = { ...exercise.rule, ...settings.rule }.marks;
-  if (typeof marks === 'number' && perMarkMs(Math.min(...lengths), marks) < RUSHED_MARK_MS)
+  const marks = mostMarks({ marks: settings.rule?.marks ?? exercise.rule.marks });
+  if (marks !== undefined && perMarkMs(Math.min(...lengths), marks) < RUSHED_MARK_MS)
     say(
       `${counted(marks, 'mark')} in ${durationWords(Math.min(...lengths))} is rushing: ${(perMarkMs(Math.min(...lengths), marks) / 1000).toFixed(1)} s for each. Allow fewer marks rather than faster ones.`,
     );

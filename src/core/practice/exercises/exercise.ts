@@ -26,6 +26,8 @@ export const VIEWS = [
   'detail',
 ] as const;
 
+const marksSchema = z.int().check(z.minimum(1), z.maximum(200));
+
 /** What the program keeps, so that the learner need not police it. */
 export const ruleSchema = z.object({
   /** `look then hidden`: drawn from memory. `shown then hidden`: drawn, then drawn again with both put away. */
@@ -33,8 +35,13 @@ export const ruleSchema = z.object({
   gaze: z.enum(['free', 'mostly on the reference', 'only on the reference', 'eyes closed']),
   lifts: z.enum(['free', 'none']),
   erasing: z.enum(['free', 'none']),
-  /** No limit, at most so many, or only C, S and straight marks. */
-  marks: z.union([z.literal('free'), z.int().check(z.minimum(1), z.maximum(200)), z.literal('C, S and straight')]),
+  /** No limit, at most so many, only C, S and straight marks, or at most so many of those. */
+  marks: z.union([
+    z.literal('free'),
+    marksSchema,
+    z.literal('C, S and straight'),
+    z.object({ most: marksSchema, kinds: z.literal('C, S and straight') }),
+  ]),
   hand: z.enum(['usual', 'other']),
   grip: z.enum(['free', 'from the shoulder']),
   view: z.enum(VIEWS),
@@ -65,6 +72,10 @@ const formSchema = z.object({
   focal: z.optional(z.boolean()),
   /** Wants something laid on its side. */
   broad: z.optional(z.boolean()),
+  /** Its line is heavier away from the light. */
+  lineWeight: z.optional(z.boolean()),
+  /** What is put down one after the other: a card before each pose. */
+  steps: z.optional(z.array(z.string().check(z.minLength(1), z.maxLength(60))).check(z.maxLength(8))),
   /** A drawing may be traced in it: whose it is matters. */
   traced: z.optional(z.boolean()),
   /** What a warm-up is for: counted apart. */

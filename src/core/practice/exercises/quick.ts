@@ -32,7 +32,7 @@ export const QUICK = [
     seconds: [30, 60, 120],
     school: 'flowing',
     closingQuestion: 'Where did the action line run?',
-    lookAt: ['Action line', 'Three masses', 'Tilt of shoulders', 'Tilt of hips', 'Rhythm of the limbs'],
+    lookAt: ['Action line', 'Head', 'Ribcage', 'Pelvis', 'Tilt of shoulders', 'Tilt of hips'],
   }),
   exercise({
     id: 'structural-gesture',
@@ -78,7 +78,7 @@ export const QUICK = [
     seconds: [10, 20, 30],
     closingQuestion: 'How often did the bars tilt against each other?',
     lookAt: ['Head', 'Spine', 'Shoulder bar', 'Hip bar', 'Limbs'],
-    form: { drawn: 'bars' },
+    form: { drawn: 'bars', steps: ['Head', 'Spine', 'Shoulders and hips as two bars', 'Limbs'] },
   }),
   exercise({
     id: 'envelope',

@@ -16,7 +16,7 @@ export const SEEING = [
     seconds: [300, 600, 1200],
     closingQuestion: 'Which edges did you use: outer, inner, across?',
     lookAt: ['Outer edges', 'Inner edges', 'Edges across the form'],
-    form: { ticksUsed: true },
+    form: { ticksUsed: true, lineWeight: true },
   }),
   exercise({
     id: 'blind-contour',

@@ -40,6 +40,12 @@ export const settingsSchema = z.object({
       )
       .check(z.maxLength(10)),
   ),
+  /** What was missing is ticked after each of its poses. */
+  tickEach: z.optional(z.boolean()),
+  /** The whole figure first, then it is mended: at the latest after this share of the time; 1 where only the learner says so. */
+  wholeFirst: z.optional(z.number().check(z.minimum(0.1), z.maximum(1))),
+  /** Stages of tone only in drawings at least so long, milliseconds; missing is as usual. */
+  toneFromMs: z.optional(optionalMs),
   medium: z.optional(z.string().check(z.maxLength(40))),
   grade: z.optional(z.string().check(z.maxLength(20))),
   /** Drawings on one sheet. */

@@ -4,32 +4,59 @@ import { schoolStages, stageLengths } from './stages';
 import type { Segment } from '../time/timeline';
 
 /** Own stages shorter than this are dropped, as those of a school are. */
-const SHORTEST_OWN_MS = 4000;
+export const SHORTEST_OWN_MS = 4000;
+/** Where the whole figure comes first: what is done until it is in, and after. */
+const WHOLE_FIRST = 'the whole figure, roughly';
+const THEN = 'mend what is off';
 
-/** The stages of a drawing of some length: the block's own, or its exercise's school; none for drawing once more. */
+/** A stage of a drawing, and how long it lasts, milliseconds. */
+export interface StageLength {
+  name: string;
+  lengthMs: number;
+}
+
+/** Whether a drawing of a block waits for the whole figure to be in before anything is mended. */
+export function waitsForWhole(plan: Plan, { kind, blockIndex }: Pick<Segment, 'kind' | 'blockIndex'>): boolean {
+  const block = plan.blocks[blockIndex];
+  return kind === 'draw' && block?.kind === 'poses' && block.settings?.wholeFirst !== undefined;
+}
+
+/**
+ * The stages of a drawing of some length: the whole figure first where the block says so, else the block's own, or its exercise's school;
+ * none for drawing once more.
+ * @param wholeInMs After how long the learner said that the whole figure is in; undefined where it was not said.
+ */
 export function poseStages(
   plan: Plan,
   segment: Pick<Segment, 'kind' | 'blockIndex' | 'poseIndex'>,
   drawMs: number,
-): { name: string; lengthMs: number }[] {
+  wholeInMs?: number,
+): StageLength[] {
   const block = plan.blocks[segment.blockIndex];
   if (segment.kind !== 'draw' || block.kind !== 'poses') return [];
-  const own = block.settings?.stages;
-  if (own) return stageLengths(own, drawMs, SHORTEST_OWN_MS);
-  return schoolStages(poseExercise(plan, segment)?.school ?? 'none', drawMs);
+  const { stages, wholeFirst, toneFromMs } = block.settings ?? {};
+  if (wholeFirst !== undefined) {
+    const untilMs = Math.min(drawMs, wholeInMs ?? Math.round(drawMs * wholeFirst));
+    return [
+      { name: WHOLE_FIRST, lengthMs: untilMs },
+      { name: THEN, lengthMs: drawMs - untilMs },
+    ];
+  }
+  if (stages) return stageLengths(stages, drawMs, SHORTEST_OWN_MS);
+  return schoolStages(poseExercise(plan, segment)?.school ?? 'none', drawMs, toneFromMs);
 }
 
 /** The stage that runs after some time, and where each stage after the first begins, milliseconds from the start of the drawing. */
 export function stageAt(
-  stages: readonly { name: string; lengthMs: number }[],
+  stages: readonly StageLength[],
   elapsedMs: number,
 ): { now: string | undefined; startsMs: number[] } {
   const startsMs: number[] = [];
   let at = 0;
   let now = stages[0]?.name;
   for (const { name, lengthMs } of stages) {
-    if (at > 0) startsMs.push(at);
-    if (elapsedMs >= at) now = name;
+    if (at > 0 && lengthMs > 0) startsMs.push(at);
+    if (elapsedMs >= at && lengthMs > 0) now = name;
     at += lengthMs;
   }
   return { now, startsMs };

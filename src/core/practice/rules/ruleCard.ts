@@ -1,4 +1,5 @@
 import type { Exercise } from '../exercises/exercise';
+import type { Medium } from '../paper/materials';
 
 /** What a line of a rule is about. */
 export type RuleTopic = 'eyes' | 'eyes closed' | 'line' | 'mark' | 'view';
@@ -24,19 +25,29 @@ const view = (name: Exercise['rule']['view']): string =>
 /**
  * The rule of an exercise as it stands beside the picture: what is asked, what is allowed, what is not.
  * @param hidden The picture is put away just now.
+ * @param medium What it is drawn with; undefined where that is not known.
  */
-export function ruleCard({ id, family, rule }: Exercise, hidden: boolean): RuleLine[] {
-  const { gaze, lifts, grip, erasing, marks } = rule;
+export function ruleCard({ id, family, rule }: Exercise, hidden: boolean, medium?: Medium): RuleLine[] {
+  const { gaze, lifts, erasing, marks } = rule;
   const gazeLine = GAZES[gaze];
   const restated = family === 'quick' && erasing === 'none' && marks === 'free';
   return [
     ...(gazeLine ? [gazeLine] : []),
     ...(id in OWN ? [OWN[id]] : []),
     ...(lifts === 'none' ? [{ topic: 'line', words: 'one line: never lift; back and across are fine' } as const] : []),
-    ...(grip === 'from the shoulder' ? [{ topic: 'mark', words: 'from the shoulder' } as const] : []),
     ...(rule.view === 'as is' ? [] : [{ topic: 'view', words: view(rule.view) } as const]),
-    ...(erasing === 'none' ? [{ topic: 'line', words: 'no erasing' } as const] : []),
+    ...(medium && !medium.erases
+      ? [{ topic: 'line', words: `${medium.name}: nothing to rub out` } as const]
+      : erasing === 'none'
+        ? [{ topic: 'line', words: 'no erasing' } as const]
+        : []),
     ...(restated ? [{ topic: 'line', words: 'a wrong stroke again, whole: no fuzz' } as const] : []),
-    ...(erasing === 'free' && hidden ? [{ topic: 'mark', words: 'erase freely' } as const] : []),
+    ...(erasing === 'free' && hidden && medium?.erases !== false
+      ? [{ topic: 'mark', words: 'erase freely' } as const]
+      : []),
   ];
 }
+
+/** Nothing is to be rubbed out: by the rule, or because what it is drawn with does not let it. */
+export const nothingErased = ({ rule }: Pick<Exercise, 'rule'>, medium?: Medium): boolean =>
+  rule.erasing === 'none' || medium?.erases === false;

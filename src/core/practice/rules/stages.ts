@@ -22,12 +22,14 @@ const SCHOOL_STAGES: Record<Exclude<Exercise['school'], 'none'>, School> = {
   long: school(
     20,
     ['envelope', 8],
-    ['lay-in', 27],
+    ['lay-in', 22],
     ['correct', 10],
-    ['contour', 15],
-    ['shadow shapes', 20],
-    ['tone', 12],
-    ['accents', 8],
+    ['contour', 12],
+    ['shadow outline', 14],
+    ['flat tone', 14],
+    ['soften the turning', 8],
+    ['lights', 5],
+    ['accents', 7],
   ),
   'two pens': school(20, ['light pen', 60], ['dark pen', 40]),
 };
@@ -58,7 +60,44 @@ export function stageLengths(
   return stages.length > 0 ? [{ name: stages[0].name, lengthMs: drawMs }] : [];
 }
 
+/**
+ * Stages with another share for one of them, all in whole percents that add up to a hundred: the others keep their proportions, and each
+ * has one percent at least.
+ */
+export function withShare(stages: readonly Stage[], index: number, share: number): Stage[] {
+  const percent = Math.min(100 - (stages.length - 1), Math.max(1, Math.round(share * 100)));
+  const others = stages.reduce((sum, s, i) => (i === index ? sum : sum + s.share), 0);
+  let left = 100 - percent;
+  let shares = others;
+  let after = stages.length - 1;
+  return stages.map((stage, i) => {
+    if (i === index) return { ...stage, share: percent / 100 };
+    after--;
+    const own = Math.min(left - after, Math.max(1, Math.round((left * stage.share) / shares)));
+    left -= own;
+    shares -= stage.share;
+    return { ...stage, share: own / 100 };
+  });
+}
+
+/** Tone makes sense in drawings of at least so long, where nothing else is said. */
+export const TONE_FROM_MS = 5 * 60_000;
+/** Stages of the long school that are tone. */
+const TONE = ['shadow outline', 'flat tone', 'soften the turning', 'lights', 'accents'];
+
+/** The stages of a school with their shares, as far as they make sense in a drawing of some length; none for exercises without. */
+export function stagesOfSchool(name: Exercise['school'], drawMs: number, toneFromMs = TONE_FROM_MS): readonly Stage[] {
+  if (name === 'none') return [];
+  const { stages } = SCHOOL_STAGES[name];
+  return drawMs < toneFromMs ? stages.filter((stage) => !TONE.includes(stage.name)) : stages;
+}
+
 /** Stages of a pose by its school; none for exercises without. */
-export function schoolStages(name: Exercise['school'], drawMs: number): { name: string; lengthMs: number }[] {
-  return name === 'none' ? [] : stageLengths(SCHOOL_STAGES[name].stages, drawMs, SCHOOL_STAGES[name].shortestMs);
+export function schoolStages(
+  name: Exercise['school'],
+  drawMs: number,
+  toneFromMs?: number,
+): { name: string; lengthMs: number }[] {
+  const stages = stagesOfSchool(name, drawMs, toneFromMs);
+  return name === 'none' ? [] : stageLengths(stages, drawMs, SCHOOL_STAGES[name].shortestMs);
 }

@@ -43,6 +43,10 @@ export type Said = Without<
         | 'focal'
         | 'focalKept'
         | 'whole'
+        | 'wholeIn'
+        | 'marks'
+        | 'missing'
+        | 'rubbedOut'
         | 'line'
         | 'oneMore'
         | 'shareOut';

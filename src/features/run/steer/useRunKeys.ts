@@ -64,8 +64,12 @@ export function useRunKeys(keys: RunKeys): (key: string) => boolean {
         case '/':
           run.say({ type: 'shareOut' });
           return true;
+        case 'b':
+          if (drawing) run.say({ type: 'rubbedOut' });
+          return true;
         case 'y':
         case 't':
+          if (drawing && key === 'y') run.say({ type: 'wholeIn' });
           if (between)
             run.say(asks === 'focal' ? { type: 'focalKept', kept: key === 'y' } : { type: 'whole', down: key === 'y' });
           return true;
@@ -80,7 +84,7 @@ export function useRunKeys(keys: RunKeys): (key: string) => boolean {
           return plainKey(run, key) || onScreenKey(key);
       }
     },
-    [run, segment, asks, peeks, lifts, gap, between, onPauseOrGo, onStop, onScreenKey],
+    [run, segment, asks, drawing, peeks, lifts, gap, between, onPauseOrGo, onStop, onScreenKey],
   );
   const release = useCallback(
     (key: string): void => {

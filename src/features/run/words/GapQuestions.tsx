@@ -16,7 +16,7 @@ export function GapQuestions({
   const drawings = state.visits.filter((v) => segments[v.segmentIndex].kind === 'draw');
   const asked = askedOf(plan, segments, state.visits);
   if (!asked) return null;
-  const { drawn, asks } = asked;
+  const { drawn, asks, marks, elements } = asked;
   return (
     <div className={`flex flex-wrap items-center gap-x-8 gap-y-3 ${centered ? 'justify-center' : ''}`}>
       {asks === 'focal' && (
@@ -43,6 +43,59 @@ export function GapQuestions({
               onPress={() => onSay({ type: 'whole', down })}
             />
           ))}
+        </Question>
+      )}
+      {marks !== undefined && (
+        <Question label="Marks of the last pose" words={`Marks, of ${String(marks)}`}>
+          <RunButton
+            className="btn-quiet min-h-12 px-4"
+            onPress={() => onSay({ type: 'marks', count: Math.max(0, (drawn.marks ?? marks) - 1) })}
+          >
+            − <span className="sr-only">one mark less</span>
+          </RunButton>
+          <RunButton
+            className={`min-h-12 px-4 ${drawn.marks === undefined ? 'btn-quiet' : ''}`}
+            pressed={drawn.marks !== undefined}
+            onPress={() => onSay({ type: 'marks', count: drawn.marks ?? marks })}
+          >
+            {drawn.marks ?? marks}
+          </RunButton>
+          <RunButton
+            className="btn-quiet min-h-12 px-4"
+            onPress={() => onSay({ type: 'marks', count: (drawn.marks ?? marks) + 1 })}
+          >
+            + <span className="sr-only">one mark more</span>
+          </RunButton>
+        </Question>
+      )}
+      {elements && (
+        <Question label="Missing in the last pose" words="Missing:">
+          {elements.map((element) => {
+            const missing = drawn.missing ?? [];
+            const gone = missing.includes(element);
+            return (
+              <RunButton
+                key={element}
+                className={`min-h-12 px-4 ${gone ? '' : 'btn-quiet'}`}
+                pressed={gone}
+                onPress={() =>
+                  onSay({
+                    type: 'missing',
+                    elements: gone ? missing.filter((e) => e !== element) : [...missing, element],
+                  })
+                }
+              >
+                {element}
+              </RunButton>
+            );
+          })}
+          <RunButton
+            className={`min-h-12 px-4 ${drawn.missing?.length === 0 ? '' : 'btn-quiet'}`}
+            pressed={drawn.missing?.length === 0}
+            onPress={() => onSay({ type: 'missing', elements: [] })}
+          >
+            nothing
+          </RunButton>
         </Question>
       )}
       <Question label="The line of the last pose" words="The line was">

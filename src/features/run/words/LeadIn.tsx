@@ -4,18 +4,18 @@ import { useState } from 'react';
 import { potAt } from '@/core/clock/pot';
 import { lengthOf } from '@/core/clock/replay';
 import { clockDigits, durationWords } from '@/core/practice/time/duration';
-import type { Exercise } from '@/core/practice/exercises/exercise';
-import { measuringLocked } from '@/core/practice/rules/measuring';
+import { marksInKind } from '@/core/practice/rules/marks';
+import { pictureCues, subjectCue } from '@/core/practice/rules/pictureCues';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { referenceOf } from '@/core/practice/rules/showsReference';
 import { turnsSheet } from '@/core/practice/rules/turnsSheet';
-import { knownFacts } from '@/core/figure/catalogue/catalogue';
 import { adjustableSegment } from '@/features/run/session/controller';
 import { GapQuestions } from './GapQuestions';
 import { MarkKinds } from './MarkKinds';
 import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
 import { Ticking } from './Ticking';
+import { useTraits } from './useTraits';
 import { attemptWords, cueOf, eitherOf, nextPose, poseCount, poseNotes } from './words';
 
 // The hand that draws comes only when it is asked for.
@@ -36,7 +36,9 @@ export function LeadIn({ plan, segments, state, segment, onCommand, onSay }: Seg
   const block = plan.blocks[next.blockIndex];
   const pose = nextPose(plan, segments, at);
   const either = eitherOf(plan, next);
-  const cue = cueOf(plan, next, exercise);
+  const referenceId = referenceOf(plan, next);
+  const traits = useTraits(referenceId, exercise.rule.view === 'mirrored');
+  const cue = subjectCue(traits.subject, exercise) ?? cueOf(plan, next, exercise);
   const drawing = adjustableSegment({ segments }, state);
   const adjustable = drawing !== undefined && !segments[drawing].open && segments[drawing].potMs === undefined;
   const inPot = drawing !== undefined && segments[drawing].potMs !== undefined;
@@ -88,15 +90,21 @@ export function LeadIn({ plan, segments, state, segment, onCommand, onSay }: Seg
       {block.kind === 'poses' && block.settings?.risk && (
         <p className="run-small mx-auto mt-2 max-w-[36ch] text-quiet">Risk one mark that cannot be taken back.</p>
       )}
-      {liesDown(plan, next) && measures(exercise) && (
-        <p className="run-small mx-auto mt-2 max-w-[36ch] text-quiet">It lies: one envelope around all of it first.</p>
+      {pictureCues(traits, exercise).map((words) => (
+        <p key={words} className="run-small mx-auto mt-2 max-w-[44ch] text-quiet">
+          {words}
+        </p>
+      ))}
+      {exercise.rule.grip === 'from the shoulder' && (
+        <p className="run-small mx-auto mt-2 max-w-[40ch] text-quiet">From the shoulder: the wrist stays quiet.</p>
       )}
-      {!changing && exercise.form?.focal && referenceOf(plan, next) !== null && (
+      {exercise.form?.steps && <Steps steps={exercise.form.steps} />}
+      {!changing && exercise.form?.focal && referenceId !== null && (
         <p className="run-small mx-auto mt-2 max-w-[40ch] text-quiet">
           Where is the eye to go first? Tap it on the picture as soon as you see it.
         </p>
       )}
-      {exercise.rule.marks === 'C, S and straight' && <MarkKinds />}
+      {marksInKind(exercise.rule) && <MarkKinds />}
       {!changing && exercise.rule.reference !== 'none' && shownAt !== state.segmentIndex && (
         <RunButton
           className="btn-quiet mx-auto mt-4 h-12 px-4 text-[16px]"
@@ -133,10 +141,26 @@ export function LeadIn({ plan, segments, state, segment, onCommand, onSay }: Seg
   );
 }
 
-/** Of a figure that lies, the envelope comes before anything else. */
-function liesDown(plan: SegmentProps['plan'], segment: SegmentProps['segment']): boolean {
-  const referenceId = referenceOf(plan, segment);
-  return referenceId !== null && knownFacts(referenceId)?.family === 'reclining';
+/** What is put down one after the other; folded away on request, and it stays so. */
+function Steps({ steps }: { steps: readonly string[] }) {
+  const [open, setOpen] = useState(() => !stepsFolded);
+  return (
+    <details
+      open={open}
+      className="pointer-events-auto mx-auto mt-3 w-fit text-left"
+      onToggle={({ currentTarget }) => {
+        stepsFolded = !currentTarget.open;
+        setOpen(currentTarget.open);
+      }}
+    >
+      <summary className="run-small cursor-pointer text-quiet">In this order</summary>
+      <ol className="run-small list-decimal pl-6">
+        {steps.map((step) => (
+          <li key={step}>{step}</li>
+        ))}
+      </ol>
+    </details>
+  );
 }
-
-const measures = (exercise: Exercise): boolean => !measuringLocked(exercise) && exercise.rule.reference !== 'none';
+/** Until the page is left. */
+let stepsFolded = false;

@@ -1,12 +1,14 @@
 'use client';
-import { Eye, EyeOff, type LucideIcon, PenLine, Pencil } from 'lucide-react';
+import { Eraser, Eye, EyeOff, type LucideIcon, PenLine, Pencil } from 'lucide-react';
 import { focalNow } from '@/core/clock/asked';
 import { type Pot, potAt } from '@/core/clock/pot';
 import { clockDigits } from '@/core/practice/time/duration';
-import { poseStages, stageAt } from '@/core/practice/rules/poseStages';
+import { marksInKind } from '@/core/practice/rules/marks';
+import { type Medium, mediumById } from '@/core/practice/paper/materials';
+import { poseStages, stageAt, waitsForWhole } from '@/core/practice/rules/poseStages';
 import { countsPeeks, type Exercise } from '@/core/practice/exercises/exercise';
 import { readPeeks } from '@/core/practice/rules/measuring';
-import { ruleCard, type RuleTopic } from '@/core/practice/rules/ruleCard';
+import { nothingErased, ruleCard, type RuleTopic } from '@/core/practice/rules/ruleCard';
 import { holdLimitOf } from '@/core/practice/rules/holds';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { isDrawing, referenceOf, showsReference } from '@/core/practice/rules/showsReference';
@@ -20,14 +22,18 @@ import { attemptWords, BEGINNING_MS, inLastMinute, poseCount, poseNotes, promptO
 
 /** Words over a picture: what it is, its rule, the stage, and what is told apart while it is drawn. */
 export function PoseWords(props: SegmentProps) {
-  const { plan, segments, state, segment, wordsOn, onCommand } = props;
+  const { plan, segments, state, segment, wordsOn, onCommand, onSay } = props;
   const exercise = poseExercise(plan, segment);
   const name = useReferenceName(referenceOf(plan, segment));
   if (!exercise) return null;
   const prompt = promptOf(plan, segment);
   const hidden = prompt === undefined && isDrawing(segment) && !showsReference(plan, segment);
   const over = segment.answered === true && state.elapsedMs >= state.lengthMs;
-  const stages = poseStages(plan, segment, state.lengthMs);
+  const { wholeInMs } = state.visits.at(-1) ?? {};
+  const stages = poseStages(plan, segment, state.lengthMs, wholeInMs);
+  const block = plan.blocks[segment.blockIndex];
+  const mediumId = block.kind === 'poses' ? block.settings?.medium : undefined;
+  const medium = mediumId === undefined ? undefined : mediumById(mediumId);
   const stage = segment.open || stages.length < 2 ? undefined : stageAt(stages, state.elapsedMs).now;
   const side = wordsOn === 'left' ? 'left-12 max-sm:left-10' : 'right-12 max-sm:right-10 text-right';
   const otherSide = wordsOn === 'left' ? 'right-12 max-sm:right-10 text-right' : 'left-12 max-sm:left-10';
@@ -44,11 +50,19 @@ export function PoseWords(props: SegmentProps) {
           {[poseCount(plan, segment), ...poseNotes(plan, segment), ...(attempt ? [attempt] : [])].join(', ')}
           {!hidden && name && `, ${name.toLowerCase()}`}
         </p>
-        <RuleMarks exercise={exercise} hidden={hidden} />
+        <RuleMarks exercise={exercise} hidden={hidden} medium={medium} />
         {stage && (
           <p className="run-note mt-2">
             Now: <b className="font-semibold">{stage}</b>
           </p>
+        )}
+        {wholeInMs === undefined && waitsForWhole(plan, segment) && (
+          <RunButton
+            className="btn-quiet pointer-events-auto mt-1 h-14 bg-plate/80"
+            onPress={() => onSay({ type: 'wholeIn' })}
+          >
+            Whole figure in <kbd className="kbd kbd-sm">Y</kbd>
+          </RunButton>
         )}
         {pot && (
           <p className="run-note mt-2">
@@ -62,7 +76,7 @@ export function PoseWords(props: SegmentProps) {
           </p>
         )}
         {state.oneMore && <p className="run-note mt-2">Once more after this.</p>}
-        {exercise.rule.marks === 'C, S and straight' && (
+        {marksInKind(exercise.rule) && (
           <div className="run-marks">
             <MarkKinds />
           </div>
@@ -108,7 +122,9 @@ export function PoseWords(props: SegmentProps) {
           {exercise.closingQuestion}
         </p>
       )}
-      {segment.kind === 'draw' && !over && <Tally {...props} exercise={exercise} className={otherSide} />}
+      {segment.kind === 'draw' && !over && (
+        <Tally {...props} exercise={exercise} medium={medium} className={otherSide} />
+      )}
     </>
   );
 }
@@ -157,12 +173,22 @@ function Prompt({ words, call }: { words: string; call: string | undefined }) {
 }
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
-/** The slips that a rule counts, without voiding anything: looks at the sheet against their allowance, lifts of the line. */
-function Tally({ state, exercise, onSay, className }: SegmentProps & { exercise: Exercise; className: string }) {
+/** Rubbing out is owned up to in drawings at least so long: in a shorter one there is no time for it. */
+const RUBBING_FROM_MS = 60_000;
+
+/** The slips that a rule counts, without voiding anything: looks at the sheet against their allowance, lifts of the line, rubbing out. */
+function Tally({
+  state,
+  exercise,
+  medium,
+  onSay,
+  className,
+}: SegmentProps & { exercise: Exercise; medium: Medium | undefined; className: string }) {
   const visit = state.visits.at(-1);
   const peeking = countsPeeks(exercise);
   const lifting = exercise.rule.lifts === 'none';
-  if (!visit || (!peeking && !lifting)) return null;
+  const rubbing = nothingErased(exercise, medium) && state.lengthMs >= RUBBING_FROM_MS && !peeking;
+  if (!visit || (!peeking && !lifting && !rubbing)) return null;
   const { spentMs, allowedMs, within } = readPeeks(visit.peeks, state.lengthMs);
   const words = peeking
     ? visit.peeks.length > 0 &&
@@ -170,15 +196,26 @@ function Tally({ state, exercise, onSay, className }: SegmentProps & { exercise:
     : visit.lifts > 0 && `${counted(visit.lifts, 'lift')}. Set it down where you left off; nothing is lost.`;
   return (
     <div className={`absolute bottom-10 max-w-[280px] ${className}`}>
-      <RunButton
-        className="btn-quiet h-14 bg-plate/80"
-        onPress={() => onSay(peeking ? { type: 'peek' } : { type: 'lift' })}
-      >
-        {peeking ? <Eye size={18} aria-hidden /> : <PenLine size={18} aria-hidden />}
-        {peeking ? 'I peeked' : 'I lifted'} <kbd className="kbd kbd-sm">I</kbd>
-      </RunButton>
+      {(peeking || lifting) && (
+        <RunButton
+          className="btn-quiet h-14 bg-plate/80"
+          onPress={() => onSay(peeking ? { type: 'peek' } : { type: 'lift' })}
+        >
+          {peeking ? <Eye size={18} aria-hidden /> : <PenLine size={18} aria-hidden />}
+          {peeking ? 'I peeked' : 'I lifted'} <kbd className="kbd kbd-sm">I</kbd>
+        </RunButton>
+      )}
+      {rubbing && (
+        <RunButton
+          className="btn-quiet mt-2 h-14 border-transparent bg-plate/80"
+          onPress={() => onSay({ type: 'rubbedOut' })}
+        >
+          <Eraser size={18} aria-hidden />I rubbed out <kbd className="kbd kbd-sm">B</kbd>
+        </RunButton>
+      )}
       <p className="mt-1 min-h-[20px] text-[14px] text-quiet" role="status">
         {words}
+        {visit.rubbedOut !== undefined && ' Noted; the drawing counts all the same.'}
       </p>
     </div>
   );
@@ -192,10 +229,10 @@ const ICONS: Record<RuleTopic, LucideIcon> = {
   view: Eye,
 };
 
-function RuleMarks({ exercise, hidden }: { exercise: Exercise; hidden: boolean }) {
+function RuleMarks({ exercise, hidden, medium }: { exercise: Exercise; hidden: boolean; medium: Medium | undefined }) {
   return (
     <ul className="run-rule mt-1">
-      {ruleCard(exercise, hidden).map(({ topic, words }) => {
+      {ruleCard(exercise, hidden, medium).map(({ topic, words }) => {
         const Icon = ICONS[topic];
         return (
           <li key={words} className="flex items-start gap-2 leading-6">

@@ -6,6 +6,7 @@ import { exerciseById } from '@/core/practice/exercises';
 import { type Exercise, isCalm } from '@/core/practice/exercises/exercise';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { holdLimitOf, holdOf } from '@/core/practice/rules/holds';
+import { marksInKind, mostMarks } from '@/core/practice/rules/marks';
 import { poseStages, stageAt } from '@/core/practice/rules/poseStages';
 import { turnsSheet } from '@/core/practice/rules/turnsSheet';
 import { referenceOf } from '@/core/practice/rules/showsReference';
@@ -35,14 +36,15 @@ export function poseNotes(plan: Plan, segment: Segment): string[] {
   const block = plan.blocks[segment.blockIndex];
   const pose = block.kind === 'poses' ? block.poses[segment.poseIndex] : undefined;
   if (!pose) return [];
-  const { marks, hand } = poseExercise(plan, segment)?.rule ?? {};
+  const rule = poseExercise(plan, segment)?.rule;
+  const marks = rule && mostMarks(rule);
   return [
     ...(pose.label ? [pose.label] : []),
-    ...(hand === 'other' ? ['with the other hand'] : []),
-    ...(typeof marks === 'number'
+    ...(rule?.hand === 'other' ? ['with the other hand'] : []),
+    ...(marks !== undefined
       ? [`at most ${counted(marks, 'mark')}, ${(pose.drawMs / marks / 1000).toFixed(1)} s for each`]
       : []),
-    ...(marks === 'C, S and straight' ? ['C, S and straight marks only'] : []),
+    ...(rule && marksInKind(rule) ? ['C, S and straight marks only'] : []),
     ...(pose.odd ? ['the odd one out: as good skipped as drawn'] : []),
   ];
 }
@@ -94,7 +96,8 @@ export const BEGINNING_MS = 20_000;
 /** What of the words on the screen depends on the time within a segment: another word whenever they do. */
 function phraseOf(plan: Plan, segment: Segment, state: RunState): string {
   const exercise = poseExercise(plan, segment);
-  const stages = segment.open ? [] : poseStages(plan, segment, state.lengthMs);
+  const { wholeInMs } = state.visits.at(-1) ?? {};
+  const stages = segment.open ? [] : poseStages(plan, segment, state.lengthMs, wholeInMs);
   return [
     stages.length > 1 ? stageAt(stages, state.elapsedMs).now : '',
     segment.answered === true && state.elapsedMs >= state.lengthMs,

@@ -1,0 +1,84 @@
+import type { Exercise } from '../exercises/exercise';
+import { measuringLocked } from './measuring';
+
+/** What of a picture calls for a word before it is drawn. */
+export interface PictureTraits {
+  /** Family of the pose. */
+  family?: string | undefined;
+  foreshortened?: boolean | undefined;
+  /** What it shows, in two levels: "animals/four-legged". */
+  subject?: string | undefined;
+  /** Where its light comes from, as it is seen: turned with the picture where that is mirrored. */
+  lightFrom?: LightFrom | undefined;
+}
+export const LIGHT_FROM = ['left', 'right', 'above', 'front', 'upper left', 'upper right'] as const;
+export type LightFrom = (typeof LIGHT_FROM)[number];
+
+const MIRRORED: Partial<Record<LightFrom, LightFrom>> = {
+  left: 'right',
+  right: 'left',
+  'upper left': 'upper right',
+  'upper right': 'upper left',
+};
+/** Where light comes from once the picture is mirrored. */
+export const mirroredLight = (from: LightFrom): LightFrom => MIRRORED[from] ?? from;
+
+const AWAY: Partial<Record<LightFrom, string>> = {
+  left: 'on the right',
+  right: 'on the left',
+  above: 'underneath',
+  'upper left': 'at the lower right',
+  'upper right': 'at the lower left',
+};
+
+/** Said of a picture before it is drawn, each in its entry. */
+const CUES: readonly {
+  when: (traits: PictureTraits, exercise: Exercise) => boolean;
+  words: (traits: PictureTraits) => string;
+}[] = [
+  {
+    when: ({ family }, exercise) =>
+      family === 'reclining' && !measuringLocked(exercise) && exercise.rule.reference !== 'none',
+    words: () => 'It lies: one envelope around all of it first.',
+  },
+  {
+    when: ({ foreshortened }) => foreshortened === true,
+    words: () => 'Something comes at you. Which end is nearer? It is the larger one.',
+  },
+  {
+    when: ({ lightFrom }, { form }) => form?.lineWeight === true && lightFrom !== undefined && lightFrom in AWAY,
+    words: ({ lightFrom = 'front' }) =>
+      `Light from ${lightFrom === 'above' ? 'above' : `the ${lightFrom}`}: a lighter line toward it, a heavier one ${AWAY[lightFrom] ?? ''}.`,
+  },
+];
+
+/** What is said of a picture in the lead-in of an exercise. */
+export const pictureCues = (traits: PictureTraits, exercise: Exercise): string[] =>
+  CUES.filter(({ when }) => when(traits, exercise)).map(({ words }) => words(traits));
+
+/** Cues of exercises about figures, for what is no figure: by subject, then by exercise; the empty id is for any other. */
+const OTHER_SUBJECTS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  'animals/four-legged': {
+    '': 'From the nose along the back to the tail: where does the weight stand?',
+    'structural-gesture': 'Three masses: skull, ribcage, pelvis. The elbow lies against the ribs, the heel is high.',
+    'shoulder-and-hip-bars': 'A bar through the shoulder blades, a bar through the hips, the spine between them.',
+    'action-line': 'One line from the nose through the spine into the tail.',
+    'c-s-straight': 'A straight for the shin, a C for the belly: nothing else.',
+  },
+  'animals/birds': {
+    '': 'An egg for the body first; how does it tip? Where do the feet carry it?',
+    'structural-gesture': 'Two masses: the egg of the body, the ball of the head. Then the fan of wing and tail.',
+    'action-line': 'One line from the beak over the back into the tail.',
+  },
+  'animals/other animals': { '': 'One line along its spine, then its largest mass.' },
+  'things/plants': { '': 'Which way does it grow? One line for that, then the mass of its leaves.' },
+  'things/objects': { '': 'Its axis, its widest place, its foot: then the edge.' },
+  'things/cloth': { '': 'From where does it hang? Lines run from there.' },
+  'things/places': { '': 'The horizon first, then the largest shapes, no windows.' },
+};
+
+/** The cue for what a picture shows where that is no human figure; undefined where the exercise's own will do. */
+export function subjectCue(subject: string | undefined, { id }: Pick<Exercise, 'id'>): string | undefined {
+  const cues = subject === undefined ? undefined : OTHER_SUBJECTS[subject];
+  return cues && (cues[id] ?? cues['']);
+}
