@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { limited } from './row.mjs';
 
-const MOST_KB = 250;
+const MOST_KB = 200;
 
 /** First script of each route, gzip. */
 export function routeSizes() {

@@ -1,5 +1,4 @@
-import { Today } from '@/features/today/Today';
-import { DemoMark } from '@/features/data/DemoMark';
+import { DemoMark, Today } from '@/app/bodies';
 import { TopBar } from '@/ui/TopBar';
 
 export default function Page() {

@@ -114,7 +114,12 @@ async function mendStore(tx: Upgrade, kind: RecordKind): Promise<string[]> {
 
 /** An older version of the program in another tab keeps the database from being brought up to date. */
 let blockedListener: (() => void) | undefined;
-export const onBlocked = (listener: () => void): void => void (blockedListener = listener);
+let isBlocked = false;
+/** Told now where it is so already. */
+export function onBlocked(listener: () => void): void {
+  blockedListener = listener;
+  if (isBlocked) listener();
+}
 
 let handle: Promise<IDBPDatabase<FoxDb>> | undefined;
 
@@ -151,7 +156,10 @@ export function db(): Promise<IDBPDatabase<FoxDb>> {
       // One transaction for all of it: whatever fails leaves the database as it was, and the page says so.
       if (oldVersion > 0) mendKept(tx).catch(() => tx.abort());
     },
-    blocked: () => blockedListener?.(),
+    blocked: () => {
+      isBlocked = true;
+      blockedListener?.();
+    },
     blocking(_current, _blocked, event) {
       (event.target as IDBDatabase).close();
       handle = undefined;

@@ -1,7 +1,6 @@
+import { After, DemoMark } from '@/app/bodies';
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
-import { After } from '@/features/journal/After';
-import { DemoMark } from '@/features/data/DemoMark';
 import { TopBar } from '@/ui/TopBar';
 
 export const metadata: Metadata = { title: 'After the session' };

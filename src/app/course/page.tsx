@@ -1,5 +1,5 @@
+import { Courses } from '@/app/bodies';
 import type { Metadata } from 'next';
-import { Courses } from '@/features/course/Courses';
 import { TopBar } from '@/ui/TopBar';
 
 export const metadata: Metadata = { title: 'Courses and classes' };

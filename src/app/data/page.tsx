@@ -1,6 +1,5 @@
+import { Data, DemoMark } from '@/app/bodies';
 import type { Metadata } from 'next';
-import { Data } from '@/features/data/Data';
-import { DemoMark } from '@/features/data/DemoMark';
 import { TopBar } from '@/ui/TopBar';
 
 export const metadata: Metadata = { title: 'Data' };

@@ -1,6 +1,6 @@
+import { DeskPage } from '@/app/bodies';
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
-import { DeskPage } from '@/features/desk/DeskPage';
 import { TopBar } from '@/ui/TopBar';
 
 export const metadata: Metadata = { title: 'Desk' };

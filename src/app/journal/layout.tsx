@@ -1,5 +1,5 @@
+import { DemoMark } from '@/app/bodies';
 import type { ReactNode } from 'react';
-import { DemoMark } from '@/features/data/DemoMark';
 import { JournalPlaces } from '@/ui/JournalPlaces';
 import { TopBar } from '@/ui/TopBar';
 

@@ -1,6 +1,6 @@
+import { Journal } from '@/app/bodies';
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
-import { Journal } from '@/features/journal/Journal';
 
 export const metadata: Metadata = { title: 'Journal' };
 

@@ -1,6 +1,5 @@
 import type { Metadata } from 'next';
-import { DemoMark } from '@/features/data/DemoMark';
-import { Plan } from '@/features/plan/Plan';
+import { DemoMark, Plan } from '@/app/bodies';
 import { TopBar } from '@/ui/TopBar';
 
 export const metadata: Metadata = { title: 'Plan' };

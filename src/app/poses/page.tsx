@@ -1,7 +1,6 @@
+import { DemoMark, Poses } from '@/app/bodies';
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
-import { Poses } from '@/features/poses/Poses';
-import { DemoMark } from '@/features/data/DemoMark';
 import { TopBar } from '@/ui/TopBar';
 
 export const metadata: Metadata = { title: 'Poses' };

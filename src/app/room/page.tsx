@@ -1,6 +1,5 @@
+import { DemoMark, RoomPage } from '@/app/bodies';
 import type { Metadata } from 'next';
-import { DemoMark } from '@/features/data/DemoMark';
-import { RoomPage } from '@/features/room/RoomPage';
 import { TopBar } from '@/ui/TopBar';
 
 export const metadata: Metadata = { title: 'Your room' };

@@ -1,8 +1,9 @@
 'use client';
 import dynamic from 'next/dynamic';
 import type { ReactNode } from 'react';
-import { RunGate } from '@/features/run/RunGate';
 
+// Fetched while the session is read.
+const RunGate = dynamic(() => import('@/features/run/RunGate').then((m) => m.RunGate), { ssr: false });
 // In a rest, and only when it is asked for.
 const PagesDialog = dynamic(() => import('@/features/journal/PagesDialog').then((m) => m.PagesDialog), { ssr: false });
 

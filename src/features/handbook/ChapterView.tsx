@@ -1,18 +1,23 @@
 'use client';
-import { useMemo } from 'react';
+import dynamic from 'next/dynamic';
+import { useMemo, useState } from 'react';
 import type { Chapter, Passage } from '@/core/handbook/chapter';
 import { explained, type ExplainedPiece } from '@/core/handbook/explained';
 import type { GlossaryWord } from '@/core/handbook/glossary';
-import { useDrawnKey } from '@/storage/hooks/useDrawnKey';
-import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import { ExplainedPieces } from '@/ui/Explained';
 import { ValueFilters } from '@/ui/ValueFilters';
-import { type ChapterFigure, Pictured } from './Pictured';
+import type { FigureShown } from './Pictured';
+
+// The hand that draws them is larger than the text, which does not wait for it.
+const ChapterFigure = dynamic(() => import('./ChapterFigure').then((m) => m.ChapterFigure), { ssr: false });
+const Pictured = dynamic(() => import('./Pictured').then((m) => m.Pictured), {
+  ssr: false,
+  loading: () => <div className="h-[220px] w-[150px] shrink-0" aria-hidden />,
+});
 
 /** A chapter: short passages with pictures of its figure; words of the program's own are explained where they come first. */
 export function ChapterView({ chapter: { title, about, figure, passages } }: { chapter: Chapter }) {
-  const url = useReferenceThumbnail(figure ?? null);
-  const answers = useDrawnKey(figure ?? null, true);
+  const [shown, setShown] = useState<FigureShown>({ url: undefined, answers: undefined });
   const texts = useMemo(() => {
     const met = new Set<GlossaryWord>();
     return passages.map(({ paragraphs, list = [] }): PassageTexts => ({
@@ -25,12 +30,13 @@ export function ChapterView({ chapter: { title, about, figure, passages } }: { c
   }, [passages]);
   return (
     <>
+      {figure !== undefined && <ChapterFigure referenceId={figure} onKnown={setShown} />}
       <ValueFilters />
       <h1 className="text-[30px]">{title}</h1>
       <p className="mt-1 max-w-[78ch] font-serif text-[19px]">{about}</p>
       <div className="mt-5 grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-7 lg:grid-cols-[repeat(2,minmax(0,1fr))]">
         {passages.map((passage, i) => (
-          <PassageView key={passage.heading} passage={passage} texts={texts[i]} figure={{ url, answers }} />
+          <PassageView key={passage.heading} passage={passage} texts={texts[i]} figure={shown} />
         ))}
       </div>
     </>
@@ -50,7 +56,7 @@ function PassageView({
 }: {
   passage: Passage;
   texts: PassageTexts;
-  figure: ChapterFigure;
+  figure: FigureShown;
 }) {
   const [one, another] = pictures;
   const wide = list !== undefined || another !== undefined;

@@ -7,17 +7,17 @@ import { type Exercise, FAMILIES, FAMILY_NAMES } from '@/core/practice/exercises
 import { HANDBOOK } from '@/core/practice/exercises/handbook';
 import { schoolStages } from '@/core/practice/rules/stages';
 import { Explained } from '@/ui/Explained';
-import { TryItNow } from './TryItNow';
-import { useSmallPictureUrl } from '@/storage/hooks/useSmallPictureUrl';
 
 // The marks of all pictures together are larger than the page.
-const ExercisePicture = dynamic(() => import('@/ui/ExercisePicture').then((m) => m.ExercisePicture), { ssr: false });
+const EntryPicture = dynamic(() => import('./EntryPicture').then((m) => m.EntryPicture), { ssr: false });
+
+// Neither is there anything to start before the records are read.
+const TryItNow = dynamic(() => import('./TryItNow').then((m) => m.TryItNow), { ssr: false });
 
 const SeeItDrawn = dynamic(() => import('./SeeItDrawn').then((m) => m.SeeItDrawn), { ssr: false });
 
 /** Every exercise: what it is for, how it goes, what is looked at afterward. */
 export function Handbook() {
-  const urlOf = useSmallPictureUrl();
   return (
     <>
       <h1 className="text-[30px]">Exercises</h1>
@@ -34,7 +34,7 @@ export function Handbook() {
             </h2>
             <div className="mt-3 grid gap-x-10 gap-y-8 lg:grid-cols-2">
               {some.map((e) => (
-                <Entry key={e.id} exercise={e} urlOf={urlOf} />
+                <Entry key={e.id} exercise={e} />
               ))}
             </div>
           </section>
@@ -48,14 +48,14 @@ export function Handbook() {
 const lookAtWords = (lookAt: readonly string[]): string =>
   `${lookAt.join('; ').replaceAll('?; ', '? ')}.`.replace(/\?\.$/, '?');
 
-function Entry({ exercise, urlOf }: { exercise: Exercise; urlOf: (referenceId: string) => string | undefined }) {
+function Entry({ exercise }: { exercise: Exercise }) {
   const { id, name, purpose, shortestMs, usualMs, longestMs, school, lookAt, closingQuestion } = exercise;
   const stages = schoolStages(school, usualMs);
   const [drawn, setDrawn] = useState(false);
   return (
     <article id={id} className="flex gap-5">
       <div className="flex w-[110px] shrink-0 justify-center">
-        <ExercisePicture exercise={id} height={150} maxWidth={110} urlOf={urlOf} />
+        <EntryPicture exercise={id} />
       </div>
       <div className="min-w-0">
         <h3 className="text-[19px]">{name}</h3>

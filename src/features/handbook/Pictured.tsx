@@ -30,13 +30,13 @@ const SEEN: Record<WayOfSeeing, CSSProperties> = {
 };
 
 /** The figure of a chapter: its small picture, and its answer key once it is worked out. */
-export interface ChapterFigure {
+export interface FigureShown {
   url: string | undefined;
   answers: DrawnKey | undefined;
 }
 
 /** A picture of a passage with its caption. */
-export function Pictured({ picture, figure }: { picture: Illustration; figure: ChapterFigure }) {
+export function Pictured({ picture, figure }: { picture: Illustration; figure: FigureShown }) {
   return (
     <figure className="shrink-0">
       <Shown picture={picture} figure={figure} />
@@ -48,7 +48,7 @@ export function Pictured({ picture, figure }: { picture: Illustration; figure: C
   );
 }
 
-function Shown({ picture, figure }: { picture: Illustration; figure: ChapterFigure }) {
+function Shown({ picture, figure }: { picture: Illustration; figure: FigureShown }) {
   switch (picture.kind) {
     case 'layer':
       return <Plate figure={figure} layer={picture.id} caption={picture.caption} />;
@@ -73,7 +73,7 @@ function Plate({
   style,
   caption,
 }: {
-  figure: ChapterFigure;
+  figure: FigureShown;
   layer?: string;
   style?: CSSProperties;
   caption: string;

@@ -1,6 +1,6 @@
+import { Again } from '@/app/bodies';
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
-import { Again } from '@/features/again/Again';
 
 export const metadata: Metadata = { title: 'Then and now' };
 

@@ -1,5 +1,5 @@
+import { Habits } from '@/app/bodies';
 import type { Metadata } from 'next';
-import { Habits } from '@/features/habits/Habits';
 
 export const metadata: Metadata = { title: 'Habits' };
 

@@ -1,6 +1,6 @@
+import { MonthSheet } from '@/app/bodies';
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
-import { MonthSheet } from '@/features/months/MonthSheet';
 
 export const metadata: Metadata = { title: 'A month' };
 

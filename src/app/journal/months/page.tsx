@@ -1,5 +1,5 @@
+import { Months } from '@/app/bodies';
 import type { Metadata } from 'next';
-import { Months } from '@/features/months/Months';
 
 export const metadata: Metadata = { title: 'Months' };
 

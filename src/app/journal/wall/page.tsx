@@ -1,5 +1,5 @@
+import { Wall } from '@/app/bodies';
 import type { Metadata } from 'next';
-import { Wall } from '@/features/wall/Wall';
 
 export const metadata: Metadata = { title: 'Wall' };
 

@@ -1,7 +1,6 @@
+import { FigurePage, FigureVersions } from '@/app/bodies';
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
-import { FigurePage } from '@/features/figure/FigurePage';
-import { FigureVersions } from '@/features/journal/Versions';
 import { TopBar } from '@/ui/TopBar';
 
 export const metadata: Metadata = { title: 'A figure' };

@@ -1,7 +1,6 @@
+import { PicturePage, PictureVersions } from '@/app/bodies';
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
-import { PictureEntry } from '@/features/poses/picture/PictureEntry';
-import { PictureVersions } from '@/features/journal/Versions';
 import { TopBar } from '@/ui/TopBar';
 
 export const metadata: Metadata = { title: 'A picture' };
@@ -12,7 +11,7 @@ export default function Page() {
       <TopBar />
       <main className="px-4 pt-4 pb-12 sm:px-10">
         <Suspense>
-          <PictureEntry />
+          <PicturePage />
           <PictureVersions />
         </Suspense>
       </main>

@@ -1,6 +1,6 @@
+import { SecondWindow } from '@/app/bodies';
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
-import { SecondWindow } from '@/features/run/SecondWindow';
 
 export const metadata: Metadata = { title: 'Second window' };
 
