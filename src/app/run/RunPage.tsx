@@ -1,9 +1,10 @@
 'use client';
 import dynamic from 'next/dynamic';
 import type { ReactNode } from 'react';
+import { body } from '@/app/body';
 
 // Fetched while the session is read.
-const RunGate = dynamic(() => import('@/features/run/RunGate').then((m) => m.RunGate), { ssr: false });
+const RunGate = body(() => import('@/features/run/RunGate').then((m) => m.RunGate), '/run');
 // In a rest, and only when it is asked for.
 const PagesDialog = dynamic(() => import('@/features/journal/PagesDialog').then((m) => m.PagesDialog), { ssr: false });
 
