@@ -41,7 +41,7 @@ export function actualRibbon(plan: Plan, log: readonly RunEvent[], nowMs: number
     if (key !== nextKey && !(key.startsWith(`${index}:`) && follows)) {
       closeCell();
       key = nextKey;
-      cells.push({ ...emptyCell(block, index, visit.startMs), extra: visit.extra !== undefined });
+      cells.push({ ...emptyCell(plan, block, index, visit.startMs), extra: visit.extra !== undefined });
     }
     const cell = cells[cells.length - 1];
     cell.lengthMs += visit.endMs - visit.startMs;

@@ -161,6 +161,14 @@ function Band({ placed, y, look, patternId, trueMarks }: BandProps) {
         const heldPx = cell.heldMs > 0 ? Math.max(7, cell.heldMs * share) : 0;
         return (
           <g key={j}>
+            {cell.family && cell.family !== block.family && (
+              <path
+                d={brushBand({ x, y: top, width, height, seed: index * 17 + j, edge: look.edge, end: 1 })}
+                fill={`url(#${patternId}-${cell.family})`}
+                stroke={cell.family === 'quick' ? 'var(--ground)' : FAMILY_COLOR[cell.family]}
+                strokeWidth={1.4}
+              />
+            )}
             {j > 0 && !notch && (
               <path
                 d={brushBand({

@@ -21,6 +21,8 @@ export interface RibbonCell {
   skipped: boolean;
   /** More time on a pose that had been left. */
   extra: boolean;
+  /** Where it is worked by another exercise than its block, the family of that. */
+  family?: RibbonFamily;
   /** Of no set length: it counts up, or may run over without a cap. */
   open: boolean;
 }
@@ -95,9 +97,20 @@ export function cellOf(block: Block, segment: Segment): number {
 }
 
 /** A cell of the ribbon that nothing was drawn in yet. */
-export function emptyCell(block: Block, cell: number, startMs: number): RibbonCell {
-  const referenceId = block.kind === 'poses' ? block.poses[cell].referenceId : null;
-  return { startMs, lengthMs: 0, lookMs: 0, heldMs: 0, referenceId, skipped: false, extra: false, open: false };
+export function emptyCell(plan: Plan, block: Block, cell: number, startMs: number): RibbonCell {
+  const pose = block.kind === 'poses' ? block.poses[cell] : undefined;
+  const family = pose?.exercise === undefined ? undefined : exerciseById(pose.exercise, plan.exercises).family;
+  return {
+    startMs,
+    lengthMs: 0,
+    lookMs: 0,
+    heldMs: 0,
+    referenceId: pose?.referenceId ?? null,
+    skipped: false,
+    extra: false,
+    open: false,
+    ...(family && { family }),
+  };
 }
 
 /** A plan as the ribbon shows it. */
@@ -107,7 +120,7 @@ export function plannedRibbon(plan: Plan): RibbonBlock[] {
     const cells: RibbonCell[] = [];
     for (const segment of segments.filter((s) => s.blockIndex === blockIndex)) {
       const index = cellOf(block, segment);
-      cells[index] ??= emptyCell(block, index, segment.startMs);
+      cells[index] ??= emptyCell(plan, block, index, segment.startMs);
       cells[index].lengthMs += segment.endMs - segment.startMs;
       if (segment.open && segment.kind !== 'leadIn') cells[index].open = true;
       if (segment.kind === 'look') cells[index].lookMs += segment.endMs - segment.startMs;
