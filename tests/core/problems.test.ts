@@ -53,7 +53,7 @@ describe('what is said of a plan before it is run', () => {
   });
   it('tells a hard pose in a long place, with two ways out', () => {
     const block = withSource(level('a', 1, 600_000), { pins: ['r4'] });
-    expect(words(block)[0]).toMatch(/hard one for 10 min.*allow up to 4 here, or put it into a shorter block/);
+    expect(words(block)[0]).toMatch(/^!.*strenuous one for 10 min.*Let it be a gentler one, or keep it to 2 min/);
     expect(words(withSource(level('a', 1, 60_000), { pins: ['r4'] }))).toEqual([]);
   });
   it('calls thirty marks in thirty seconds rushing, and twelve in two minutes not', () => {

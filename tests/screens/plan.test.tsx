@@ -55,7 +55,9 @@ const tableOf = (blocks: RecipeBlock[], more: Partial<Recipe> = {}): string => {
   const editor = editorOf(recipeWith(blocks, more));
   const { totalMs } = sumPlan(editor.plan);
   const things = materialsOf(editor.recipe, editor.chosen, totalMs);
-  return textOf(renderToStaticMarkup(<TableCard editor={editor} things={things} available={12} />));
+  return textOf(
+    renderToStaticMarkup(<TableCard editor={editor} things={things} available={12} sessions={[]} nowMs={0} />),
+  );
 };
 const posedBy = (block: PosesRecipe, kind: PosesRecipe['source']['kind']): PosesRecipe => ({
   ...block,
@@ -215,7 +217,7 @@ describe('what a block is drawn on', () => {
   it('is as the whole plan until it is said otherwise', () => {
     const { medium, sheet } = recipeWith([]);
     const chosen = chosenOf(paper(level('a', 2, 60_000)));
-    expect(chosen).toEqual([`as the whole plan: ${medium}`, 'without frames']);
+    expect(chosen).toEqual(['as large as it fits', `as the whole plan: ${medium}`, 'without frames']);
     expect(paper(level('a', 2, 60_000))).toContain(`value="${String(sheet.perSheet)}"`);
   });
   it('has frames for small plans, and says where nothing can be rubbed out', () => {

@@ -5,6 +5,7 @@ import { useMemo } from 'react';
 import { poseRecord } from '@/core/journal/poseRecord';
 import { type Drawing, posesDrawn } from '@/core/journal/drawings';
 import type { Session } from '@/core/journal/session';
+import { linePagesOf } from '@/core/journal/linePages';
 import { linesAndTones } from '@/core/journal/lineAndTone';
 import { clockDigits, durationWords } from '@/core/practice/time/duration';
 import { parsePictureReference } from '@/core/references/picture';
@@ -14,14 +15,24 @@ import { knownFacts } from '@/core/figure/catalogue/catalogue';
 /** What was drawn, pose by pose, with how long. */
 export function DrawnRow({ session }: { session: Session }) {
   const drawn = useMemo(() => posesDrawn(session), [session]);
-  if (drawn.length === 0) return null;
+  const pages = useMemo(() => linePagesOf(session), [session]);
+  if (drawn.length + pages.length === 0) return null;
   return (
     <>
-      <ul aria-label="Poses drawn" className="mt-4 flex flex-wrap gap-3">
-        {drawn.map((d) => (
-          <DrawnPose key={d.segmentIndex} drawn={d} />
-        ))}
-      </ul>
+      {drawn.length > 0 && (
+        <ul aria-label="Poses drawn" className="mt-4 flex flex-wrap gap-3">
+          {drawn.map((d) => (
+            <DrawnPose key={d.segmentIndex} drawn={d} />
+          ))}
+        </ul>
+      )}
+      {pages.length > 0 && (
+        <p className="mt-2 text-[14px]">
+          Pages of lines:{' '}
+          {pages.map(({ motif, spentMs }) => `${motif.toLowerCase()} ${clockDigits(wholeSeconds(spentMs))}`).join(', ')}
+          .
+        </p>
+      )}
       {linesAndTones(session).map(({ line, tone }) => (
         <p key={line.segmentIndex} className="mt-2 text-[14px]">
           One pose in two: line {clockDigits(line.spentMs)} and tone {clockDigits(tone.spentMs)}, together{' '}
@@ -31,6 +42,8 @@ export function DrawnRow({ session }: { session: Session }) {
     </>
   );
 }
+
+const wholeSeconds = (ms: number): number => Math.round(ms / 1000) * 1000;
 
 /** Where a picture or a figure is seen with every drawing made of it. */
 function pageOf(referenceId: string | null): Route | undefined {

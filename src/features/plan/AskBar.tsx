@@ -2,13 +2,14 @@
 import { useState } from 'react';
 import { AIMS, isAim } from '@/core/practice/start/aims';
 import { SHAPES, type Shape } from '@/core/practice/fit/fit';
-import { CATALOG } from '@/core/practice/exercises';
+import { CATALOG, exerciseById } from '@/core/practice/exercises';
 import { MEDIA, mediumById } from '@/core/practice/paper/materials';
 import { MAX_PLAN_MS } from '@/core/practice/plan/schema';
 import type { PictureSet } from '@/core/references/picture';
 import { minuteOfDay } from '@/core/practice/time/clockTime';
 import type { Ask } from './ask';
 import { DurationField, Select, Tick, Typed } from './fields';
+import { GradeField } from './GradeField';
 import { setOptions } from './PictureFields';
 import type { PlanEditor } from './usePlanEditor';
 
@@ -143,15 +144,21 @@ export function AskBar({ ask, told, editor, sets, onAsk, onPlan, onRefit }: AskB
           <button type="button" className="link-quiet" onClick={() => onAsk({ until: !ask.until })}>
             {ask.until ? 'Say how long instead of until when' : 'Say until when instead of how long'}
           </button>
-          {medium.grades.length > 0 && (
-            <Select
-              label="Grade"
-
-              value={recipe.grade}
-              options={[['', 'any grade'], ...medium.grades.map((g) => [g, g] as const)]}
-              onChange={(grade) => editor.change('Grade', (r) => ({ ...r, grade }))}
+          {ask.until && (
+            <Tick
+              label="End then to the second: if something runs over, the drawings that are left give way"
+              checked={ask.holds !== false}
+              onChange={(holds) => onAsk({ holds })}
             />
           )}
+          <GradeField
+            medium={medium}
+            exercises={recipe.blocks.flatMap((b) =>
+              b.kind === 'poses' ? [exerciseById(b.exercise, recipe.exercises)] : [],
+            )}
+            grade={recipe.grade}
+            onGrade={(grade) => editor.change('Grade', (r) => ({ ...r, grade }))}
+          />
           <Tick label="With a live model" checked={ask.liveModel} onChange={(liveModel) => onAsk({ liveModel })} />
           <Tick
             label="No page of lines"

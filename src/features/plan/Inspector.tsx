@@ -2,10 +2,10 @@
 import { sum } from 'd3-array';
 import { useState } from 'react';
 import type { PictureSet } from '@/core/references/picture';
-import { updateBlock } from '@/core/practice/edit/edit';
+import { updateBlock, withBreaths } from '@/core/practice/edit/edit';
 import { exerciseById } from '@/core/practice/exercises';
 import type { PosesRecipe, RecipeBlock } from '@/core/practice/plan/recipe';
-import { BODY_MOVES, LINE_MOTIFS, LINE_PAGE_MS } from '@/core/practice/start/warmUp';
+import { BODY_MOVES, LINE_MOTIFS, LINE_PAGE_MS, USUAL_BREATH_MS, USUAL_BREATHS } from '@/core/practice/start/warmUp';
 import { clockDigits } from '@/core/practice/time/duration';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
 import { counted } from '@/core/words';
@@ -69,7 +69,7 @@ export function Inspector({ editor, sets, onExercise, availableMs }: InspectorPr
         </span>
       </div>
       <p className="text-[14px] text-quiet">{shareWords(blockMs(editor, block.id), availableMs)}</p>
-      <Problems problems={own} />
+      <Problems problems={own} onTake={changePoses} />
       {block.kind === 'poses' ? (
         <>
           <div role="tablist" aria-label="Parts of the block" className="mt-1 flex gap-4">
@@ -201,7 +201,7 @@ function PlainFields({ block, change }: { block: Exclude<RecipeBlock, PosesRecip
     <>
       {BODY_MOVES.map((move) => {
         const has = block.moves.some((m) => m.name === move.name);
-        const ms = block.moves[0]?.durationMs ?? 5000;
+        const ms = block.moves.find((m) => m.breathMs === undefined)?.durationMs ?? 5000;
         return (
           <div key={move.name} className="py-[2px]">
             <Tick
@@ -213,7 +213,10 @@ function PlainFields({ block, change }: { block: Exclude<RecipeBlock, PosesRecip
                   const names = new Set(b.moves.map((m) => m.name));
                   if (on) names.add(move.name);
                   else names.delete(move.name);
-                  const moves = BODY_MOVES.filter((m) => names.has(m.name)).map((m) => ({ ...m, durationMs: ms }));
+                  const moves = [
+                    ...b.moves.filter((m) => m.breathMs !== undefined),
+                    ...BODY_MOVES.filter((m) => names.has(m.name)).map((m) => ({ ...m, durationMs: ms })),
+                  ];
                   return moves.length === 0 ? b : { ...b, moves };
                 })
               }
@@ -221,13 +224,16 @@ function PlainFields({ block, change }: { block: Exclude<RecipeBlock, PosesRecip
           </div>
         );
       })}
+      <Breaths block={block} change={change} />
       <Row label="Each">
         <DurationField
           label="Each move"
-          ms={block.moves[0].durationMs}
+          ms={block.moves.find((m) => m.breathMs === undefined)?.durationMs ?? block.moves[0].durationMs}
           onChange={(durationMs) =>
             change('Length', (b) =>
-              b.kind === 'body' ? { ...b, moves: b.moves.map((m) => ({ ...m, durationMs })) } : b,
+              b.kind === 'body'
+                ? { ...b, moves: b.moves.map((m) => (m.breathMs === undefined ? { ...m, durationMs } : m)) }
+                : b,
             )
           }
         />
@@ -236,6 +242,38 @@ function PlainFields({ block, change }: { block: Exclude<RecipeBlock, PosesRecip
         Gently, inside a comfortable range. Stop at pain, numbness or tingling.
       </p>
     </>
+  );
+}
+
+/** Paced breaths before the moves: how many, and how long each is. */
+function Breaths({ block, change }: { block: Extract<RecipeBlock, { kind: 'body' }>; change: Change }) {
+  const breaths = block.moves.find((move) => move.breathMs !== undefined);
+  const breathMs = breaths?.breathMs ?? USUAL_BREATH_MS;
+  const count = breaths ? Math.round(breaths.durationMs / breathMs) : 0;
+  const set = (n: number, ms: number): void =>
+    change('Breaths', (b) => (b.kind === 'body' ? withBreaths(b, n, ms) : b));
+  return (
+    <Row label="Breaths">
+      <Tick
+        label="breathe first"
+        checked={breaths !== undefined}
+        onChange={(on) => set(on ? USUAL_BREATHS : 0, USUAL_BREATH_MS)}
+      />
+      {breaths && (
+        <>
+          <CountField label="How many breaths" count={count} most={40} onChange={(n) => set(n, breathMs)} />
+          <span className="text-[14px]">breaths of</span>
+          <DurationField
+            label="Length of a breath"
+            ms={breathMs}
+            atLeastMs={3000}
+            atMostMs={60_000}
+            onChange={(ms) => set(count, ms)}
+          />
+          <span className="text-[14px] text-quiet">preparing, not drawing</span>
+        </>
+      )}
+    </Row>
   );
 }
 

@@ -4,7 +4,9 @@ import { MOST_ON_A_SHEET, SHEET_SIZES, type SheetSize } from '@/core/practice/pa
 import { perSheetOf } from '@/core/practice/paper/perSheet';
 import type { PosesRecipe, Recipe } from '@/core/practice/plan/recipe';
 import { without } from '@/core/without';
+import { exerciseById } from '@/core/practice/exercises';
 import { CountField, Row, Select, Tick } from './fields';
+import { GradeField } from './GradeField';
 import type { ChangePoses } from './TimeFields';
 
 const SIZES = Object.keys(SHEET_SIZES) as SheetSize[];
@@ -33,15 +35,40 @@ export function PaperFields({ block, recipe, change }: PaperFieldsProps) {
             })
           }
         />
-        {medium.grades.length > 0 && settings.medium !== undefined && (
-          <Select
-            label="Grade"
-            value={settings.grade ?? ''}
-            options={[['', 'any grade'], ...medium.grades.map((g) => [g, g] as const)]}
-            onChange={(grade) => change('Grade', (b) => ({ ...b, settings: { ...b.settings, grade } }))}
+        {settings.medium !== undefined && (
+          <GradeField
+            medium={medium}
+            exercises={[exerciseById(block.exercise, recipe.exercises)]}
+            grade={settings.grade ?? ''}
+            onGrade={(grade) => change('Grade', (b) => ({ ...b, settings: { ...b.settings, grade } }))}
           />
         )}
         {!medium.erases && <span className="text-[14px] text-quiet">Nothing is rubbed out with it.</span>}
+      </Row>
+      <Row label="Figure">
+        <Tick
+          label="as large as it fits"
+          checked={settings.figureMm === undefined}
+          onChange={(fits) =>
+            change('Size', (b) => ({
+              ...b,
+              settings: fits ? without(b.settings, 'figureMm') : { ...b.settings, figureMm: 250 },
+            }))
+          }
+        />
+        {settings.figureMm !== undefined && (
+          <>
+            <CountField
+              label="Height of a figure, millimeters"
+              count={settings.figureMm}
+              most={2000}
+              onChange={(figureMm) =>
+                change('Size', (b) => ({ ...b, settings: { ...b.settings, figureMm: Math.max(10, figureMm) } }))
+              }
+            />
+            <span className="text-[14px]">mm tall</span>
+          </>
+        )}
       </Row>
       <Row label="On a sheet">
         <CountField

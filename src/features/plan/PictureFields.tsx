@@ -4,6 +4,7 @@ import { BUILT_IN_SETS } from '@/core/references/builtIn';
 import { LIBRARY_ID, type PictureSet } from '@/core/references/picture';
 import { PICK_ORDERS } from '@/core/references/pickOrder';
 import type { PosesRecipe } from '@/core/practice/plan/recipe';
+import { withFamily } from '@/core/practice/edit/edit';
 import { HOLD_LIMITS_MS, USUAL_HOLD_LIMIT_MS } from '@/core/practice/rules/holds';
 import { durationWords } from '@/core/practice/time/duration';
 import { without } from '@/core/without';
@@ -165,6 +166,11 @@ export function PictureFields({ block, chosen, sets, change }: PictureFieldsProp
                 onChange={(ms) =>
                   change('Longest hold', (b) => ({ ...b, settings: { ...b.settings, holdLimitMs: Number(ms) } }))
                 }
+              />
+              <Tick
+                label="somebody of the family sits"
+                checked={block.settings.familySits === true}
+                onChange={(on) => change('Family', (b) => withFamily(b, on))}
               />
               <Tick
                 label="holds of one pose, one drawing"

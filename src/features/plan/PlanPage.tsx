@@ -17,6 +17,7 @@ import { roomForOne } from '@/core/practice/fit/roomForOne';
 import { refit } from '@/core/practice/fit/refit';
 import type { Plan } from '@/core/practice/plan/schema';
 import { type Materials, materialsOf } from '@/core/practice/paper/sheets';
+import { nextAtMinute } from '@/core/clock/keepToEnd';
 import { sumPlan } from '@/core/practice/time/sums';
 import { counted } from '@/core/words';
 import type { PictureSet } from '@/core/references/picture';
@@ -144,10 +145,11 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
     } else put([freshBlock(editor.newId(), exercise.id, recipe.sheet, recipe.exercises)], 'Added');
     setOpen(undefined);
   };
+  const holdsToEnd = ask.until && ask.holds !== false && recipe.startsAtMinute === null;
   const start = (): void => {
     if (stopped || starting) return;
     unlockSound();
-    startPlan(plan);
+    startPlan(holdsToEnd ? { ...plan, finishAtMs: nextAtMinute(ask.untilMinute, nowMs) } : plan);
   };
 
   const act = blockActs(editor, say);
@@ -295,7 +297,7 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
       <div className="mt-2 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)_minmax(0,1fr)] lg:*:overflow-y-auto lg:*:pb-3">
         <BlockList editor={editor} startsAt={startsAt} />
         <Inspector editor={editor} sets={sets} availableMs={availableMs} onExercise={() => setOpen('change')} />
-        <TableCard editor={editor} things={materials} available={editor.available} />
+        <TableCard editor={editor} things={materials} available={editor.available} sessions={sessions} nowMs={nowMs} />
       </div>
       {stopped?.blockId && !selected.includes(stopped.blockId) && (
         <div className="mt-4">

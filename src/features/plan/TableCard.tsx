@@ -12,11 +12,16 @@ import {
   type Sheet,
   SHEET_SIZES,
   type SheetSize,
+  USUAL_GAP_MM,
 } from '@/core/practice/paper/sheet';
 import { type Materials, type PlannedSheet, sheetsOf } from '@/core/practice/paper/sheets';
+import { toolBrokeLast } from '@/core/journal/pad';
+import type { Session } from '@/core/journal/session';
+import { onFewerSheets } from '@/core/practice/paper/perSheet';
 import { counted, listWords, moreOf } from '@/core/words';
 import { usePictureShapes } from '@/storage/hooks/usePictureShapes';
 import { CountField, Select, Typed } from './fields';
+import { PadField } from './PadField';
 import type { PlanEditor } from './usePlanEditor';
 
 interface Shape extends FigureBox {
@@ -33,7 +38,20 @@ const SOMEONE: Shape = { width: 3, height: 7.5, head: 1, corners: BOX };
 const SHOWN = 12;
 
 /** What to lay out, sharpen and cut, and how the poses sit on the sheets. */
-export function TableCard({ editor, things, available }: { editor: PlanEditor; things: Materials; available: number }) {
+export function TableCard({
+  editor,
+  things,
+  available,
+  sessions,
+  nowMs,
+}: {
+  editor: PlanEditor;
+  things: Materials;
+  available: number;
+  /** The learner's own. */
+  sessions: readonly Session[];
+  nowMs: number;
+}) {
   const { recipe, chosen } = editor;
   const { sheet } = recipe;
   const sheets = useMemo(() => sheetsOf(recipe, chosen), [recipe, chosen]);
@@ -103,7 +121,14 @@ export function TableCard({ editor, things, available }: { editor: PlanEditor; t
           </>
         )}
         {things.posesOfModel > 0 && <b>{counted(things.posesOfModel, 'pose')} asked of the model.</b>}
+        {toolBrokeLast(sessions) && <b>A tool broke last time: have one more of it ready.</b>}
       </p>
+      <PadField
+        sessions={sessions}
+        needed={things.sheets}
+        nowMs={nowMs}
+        onPerSheet={(times) => editor.change('On a sheet', (r) => onFewerSheets(r, times))}
+      />
       <p className="mt-1 flex flex-wrap items-baseline gap-x-2 text-[14px] text-quiet">
         Margin
         <Typed
@@ -117,6 +142,19 @@ export function TableCard({ editor, things, available }: { editor: PlanEditor; t
               : { problem: 'A margin is 0 to 100 mm.' };
           }}
           onChange={(marginMm) => setSheet({ marginMm })}
+        />
+        mm, gap
+        <Typed
+          label="Gap between figures, millimeters"
+          shown={String(sheet.gapMm ?? USUAL_GAP_MM)}
+          width="3em"
+          read={(typed) => {
+            const mm = Number(typed.replace(',', '.'));
+            return Number.isFinite(mm) && typed.trim() !== '' && mm >= 0 && mm <= 200
+              ? { value: mm }
+              : { problem: 'A gap is 0 to 200 mm.' };
+          }}
+          onChange={(gapMm) => setSheet({ gapMm })}
         />
         mm, measured in
         <Select

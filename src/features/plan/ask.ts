@@ -10,6 +10,8 @@ export const askSchema = z.object({
   /** For so long, or until a clock time. */
   until: z.boolean(),
   availableMs: z.int().check(z.minimum(1000), z.maximum(86_400_000)),
+  /** Until: what is left is shared out again where something runs over; missing is yes. */
+  holds: z.optional(z.boolean()),
   /** Minutes after midnight. */
   untilMinute: z.int().check(z.minimum(0), z.maximum(1439)),
   aim: z.enum(aims),

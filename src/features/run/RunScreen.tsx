@@ -228,11 +228,11 @@ export function RunScreen({
   return (
     <RunContext value={run}>
       <main
-        className={`fixed inset-0 flex flex-col overflow-hidden bg-plate ${room.room === 'easel' || room.room === 'model' ? 'easel' : ''}`}
+        className={`fixed inset-0 flex flex-col overflow-hidden bg-plate ${room.room === 'easel' || room.room === 'model' ? 'easel' : ''} ${room.room === 'desk' ? 'targets-near' : 'targets-far'}`}
       >
         <h1 className="sr-only">Session running</h1>
         <div className="relative min-h-0 flex-1">
-          {!(clockAway && !resting) && <EdgePath />}
+          {!clockAway && <EdgePath />}
           <RunStage
             pictures={pictures}
             shownId={shownId}
@@ -274,7 +274,7 @@ export function RunScreen({
             follow={followLeft}
             tone={resting ? 'rest' : 'drawing'}
             urgent={scene.urgent}
-            hidden={clockAway && !resting}
+            hidden={clockAway}
             ticks={ticks}
           />
           <CueFlash run={run} vibrate={room.vibrate || room.room === 'pocket'} />
@@ -337,7 +337,15 @@ export function RunScreen({
             setPaging(false);
             goOn();
           })}
-        <RunBar plan={plan} run={run} state={state} wordsOn={wordsOn} aidsShown={aidsShown} onKey={press} />
+        <RunBar
+          plan={plan}
+          run={run}
+          state={state}
+          wordsOn={wordsOn}
+          aidsShown={aidsShown}
+          clockAway={clockAway}
+          onKey={press}
+        />
         <p className="sr-only" role="status">
           {done ? 'The session is over.' : held ? 'On hold.' : announcement(plan, segment)}
         </p>

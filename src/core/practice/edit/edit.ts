@@ -1,5 +1,7 @@
 import { type PosesRecipe, type Recipe, type RecipeBlock, poseLengths, rowLengths } from '../plan/recipe';
 import { shiftLength } from '../fit/refit';
+import { FAMILY_HOLD_LIMIT_MS } from '../rules/holds';
+import { BREATHS } from '../start/warmUp';
 import { without } from '../../without';
 import { LONGEST_MS } from '../time/duration';
 
@@ -186,6 +188,40 @@ export const withTicks = (block: PosesRecipe, on: boolean): PosesRecipe => ({
   ...(on && { changeMs: Math.max(TICKING_MS, block.changeMs) }),
   settings: { ...without(block.settings, 'tickEach'), ...(on && { tickEach: true }) },
 });
+
+/** A sitter of the family rests so long after each pose, milliseconds. */
+const FAMILY_REST_MS = 30_000;
+
+/** Somebody of the family sits: short holds, and a rest after each; or a model again, as usual. */
+export function withFamily(block: PosesRecipe, on: boolean): PosesRecipe {
+  const settings = without(block.settings, 'familySits', 'holdLimitMs');
+  if (!on) return { ...block, settings };
+  const spared = setLengthsAtMost(block, FAMILY_HOLD_LIMIT_MS);
+  return {
+    ...spared,
+    changeMs: Math.max(FAMILY_REST_MS, block.changeMs),
+    settings: { ...settings, familySits: true, holdLimitMs: FAMILY_HOLD_LIMIT_MS },
+  };
+}
+
+/** Every length of a block, at most so long. */
+function setLengthsAtMost(block: PosesRecipe, mostMs: number): PosesRecipe {
+  const { lengths } = block;
+  const most = (ms: number): number => Math.min(mostMs, ms);
+  return {
+    ...block,
+    lengths: { ...lengths, fromMs: most(lengths.fromMs), toMs: most(lengths.toMs), listMs: lengths.listMs.map(most) },
+  };
+}
+
+type BodyBlock = Extract<RecipeBlock, { kind: 'body' }>;
+
+/** So many paced breaths before the moves, each so long, milliseconds; none takes them out, unless nothing else would be left. */
+export function withBreaths(block: BodyBlock, count: number, breathMs: number): BodyBlock {
+  const moves = block.moves.filter((move) => move.breathMs === undefined);
+  if (count < 1) return moves.length === 0 ? block : { ...block, moves };
+  return { ...block, moves: [{ ...BREATHS, durationMs: count * breathMs, breathMs }, ...moves] };
+}
 
 /** The same again in another medium, and only that changed. */
 export function inMedium(recipe: Recipe, medium: string): Recipe {

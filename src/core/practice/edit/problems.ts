@@ -11,6 +11,8 @@ import {
 } from '../start/chooseReferences';
 import { clockDigits, durationWords } from '../time/duration';
 import { exerciseById } from '../exercises';
+import { setPoseLength } from './edit';
+import { paperProblems } from './paperProblems';
 import { mostMarks } from '../rules/marks';
 import { USUAL_HOLD_LIMIT_MS } from '../rules/holds';
 import type { Chosen } from '../plan/layOut';
@@ -27,6 +29,8 @@ export interface Problem {
   /** A plan with one of these cannot run. */
   stops: boolean;
   words: string;
+  /** Ways out of it, each with what it does to the block. */
+  ways?: readonly { label: string; take: (block: PosesRecipe) => PosesRecipe }[];
 }
 
 /** Seconds for each mark; below this it is rushing. */
@@ -67,7 +71,7 @@ function blockProblems(recipe: Recipe, block: PosesRecipe, pools: ReferencePools
     lengths.forEach((ms, i) => {
       if (ms > limitMs)
         say(
-          `${settings.oneDrawing === undefined ? 'Pose' : 'Hold'} ${String(i + 1)}: ${durationWords(ms)} is long to hold. Up to ${durationWords(limitMs)}, then a break; the model decides.`,
+          `${settings.oneDrawing === undefined ? 'Pose' : 'Hold'} ${String(i + 1)}: ${durationWords(ms)} is long to hold. Up to ${durationWords(limitMs)}, then a ${settings.familySits ? 'rest; they sit as a favor' : 'break; the model decides'}.`,
         );
     });
   return problems;
@@ -112,11 +116,25 @@ function hardestLong(
   const facts = new Map(pool.map((r) => [r.id, r]));
   const lengths = poseLengths(block);
   const at = lengths.findIndex((ms, i) => ms >= 10 * 60_000 && facts.get(ids[i] ?? '')?.difficulty === 5);
-  if (at < 0 || block.source.kind === 'same picture') return undefined;
+  if (at < 0 || block.settings.hardAllowed || block.source.kind === 'same picture') return undefined;
   return {
     blockId: block.id,
-    stops: false,
-    words: `Pose ${String(at + 1)} is a hard one for ${durationWords(lengths[at])}. Keep hard ones to ${durationWords(HARD_HOLD_MS)}: allow up to 4 here, or put it into a shorter block.`,
+    stops: true,
+    words: `Pose ${String(at + 1)} is a strenuous one for ${durationWords(lengths[at])}: nobody holds it so long, and the longer look belongs to a gentler one. Let it be a gentler one, or keep it to ${durationWords(HARD_HOLD_MS)}.`,
+    ways: [
+      {
+        label: 'Gentler poses here',
+        take: (b) => ({ ...b, source: { ...b.source, hardest: 4, pins: [] } }),
+      },
+      {
+        label: `Only ${durationWords(HARD_HOLD_MS)} for it`,
+        take: (b) => setPoseLength(b, at, HARD_HOLD_MS),
+      },
+      {
+        label: `${durationWords(lengths[at])} of a strenuous pose, all the same`,
+        take: (b) => ({ ...b, settings: { ...b.settings, hardAllowed: true } }),
+      },
+    ],
   };
 }
 
@@ -154,6 +172,6 @@ export function findProblems(recipe: Recipe, plan: Plan, pools: ReferencePools, 
     problems.push(
       whole('The model has no break for more than half an hour. About five minutes are due after 20 to 25.'),
     );
-  problems.push(...poses.flatMap((b) => blockProblems(recipe, b, pools, chosen)));
+  problems.push(...poses.flatMap((b) => blockProblems(recipe, b, pools, chosen)), ...paperProblems(recipe, chosen));
   return problems.toSorted((a, b) => Number(b.stops) - Number(a.stops));
 }

@@ -1,3 +1,5 @@
+import type { Exercise } from '../exercises/exercise';
+
 /** A drawing medium and what it asks for. */
 export interface Medium {
   id: string;
@@ -88,6 +90,20 @@ export const MEDIA: readonly Medium[] = [
 /** A medium by its id; a word of the learner's own stands for itself. */
 export const mediumById = (id: string): Medium =>
   MEDIA.find((m) => m.id === id) ?? { id, name: id, broad: true, erases: true, piece: 'piece', grades: [] };
+
+/** Soft enough to show, for what is dark and quick, and for a line that is followed slowly. */
+const SOFT: Readonly<Record<string, { quick: string; slow: string }>> = {
+  pencil: { quick: '2B to 8B, best from 6B on', slow: '2B to 4B' },
+  'charcoal pencil': { quick: '4B to 6B', slow: '2B' },
+  charcoal: { quick: 'soft, or a 4B stick', slow: 'medium' },
+};
+
+/** Which grades suit some exercises, in words; undefined for a medium without. Others are as good. */
+export function gradesFor({ id }: Pick<Medium, 'id'>, exercises: readonly Exercise[]): string | undefined {
+  if (exercises.length === 0 || !Object.hasOwn(SOFT, id)) return undefined;
+  const slow = exercises.every(({ rule }) => rule.pace === 'slow');
+  return slow ? `${SOFT[id].slow} for a slow line` : `${SOFT[id].quick}, for what is dark and quick`;
+}
 
 /** Pieces to sharpen before the start: one for each stretch of drawing one lasts, and a spare from four on. */
 export function piecesToSharpen({ minutesEach }: Medium, drawingMs: number): number {

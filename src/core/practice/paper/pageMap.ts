@@ -1,4 +1,4 @@
-import { SHEET_SIZES, type Sheet } from './sheet';
+import { SHEET_SIZES, type Sheet, USUAL_GAP_MM } from './sheet';
 
 /** A figure to be placed: the box around it, in any unit. */
 export interface FigureBox {
@@ -23,7 +23,6 @@ export interface PageMap {
   sizeMm: number;
 }
 
-const GAP_MM = 8;
 /** A figure drawn alone on a middling sheet is about this large; much smaller and a part is the better subject. */
 const USUAL_SIZE_MM = 150;
 const PART_BELOW = 0.6;
@@ -81,20 +80,23 @@ function largest(boxes: readonly FigureBox[], widthMm: number, heightMm: number,
 function mapTurned(boxes: readonly FigureBox[], sheet: Sheet, turned: PageMap['turned'], overlap: boolean): PageMap {
   const [long, short] = SHEET_SIZES[sheet.size];
   const [widthMm, heightMm] = turned === 'landscape' ? [long, short] : [short, long];
+  const { gapMm = USUAL_GAP_MM } = sheet;
   const inner = { width: widthMm - 2 * sheet.marginMm, height: heightMm - 2 * sheet.marginMm };
   // Overlapping figures share the sheet: each gets nearly twice the area, and their middles are spread over it.
-  const alone = largest(boxes, inner.width, inner.height, GAP_MM);
+  const alone = largest(boxes, inner.width, inner.height, gapMm);
   const most = Math.min(...boxes.map((b) => largest([b], inner.width, inner.height, 0)));
   const sizeMm = overlap ? Math.min(most, alone * 1.4) : alone;
-  const rows = rowsAt(boxes, alone, inner.width, inner.height, GAP_MM) ?? [];
-  const total = rows.reduce((sum, r) => sum + r.heightMm, 0) + GAP_MM * Math.max(0, rows.length - 1);
+  const rows = rowsAt(boxes, alone, inner.width, inner.height, gapMm) ?? [];
+  const total = rows.reduce((sum, r) => sum + r.heightMm, 0) + gapMm * Math.max(0, rows.length - 1);
   let y = sheet.marginMm + (inner.height - total) / 2;
   const placed: PlacedBox[] = [];
   for (const row of rows) {
     const some = boxes.slice(row.from, row.to);
     const widths = some.map((b) => alone * Math.sqrt(aspectOf(b)));
     const spare = inner.width - widths.reduce((a, b) => a + b, 0);
-    let x = sheet.marginMm + spare / (some.length + 1);
+    // As much between them as at the edges, but never less than the gap.
+    const between = Math.max(gapMm, spare / (some.length + 1));
+    let x = sheet.marginMm + (spare - between * (some.length - 1)) / 2;
     some.forEach((box, i) => {
       const w = sizeMm * Math.sqrt(aspectOf(box));
       const h = sizeMm / Math.sqrt(aspectOf(box));
@@ -108,9 +110,9 @@ function mapTurned(boxes: readonly FigureBox[], sheet: Sheet, turned: PageMap['t
         heightMm: h,
         headMm: box.head === undefined ? undefined : (box.head / box.height) * h,
       });
-      x += widths[i] + spare / (some.length + 1);
+      x += widths[i] + between;
     });
-    y += row.heightMm + GAP_MM;
+    y += row.heightMm + gapMm;
   }
   return { turned, widthMm, heightMm, boxes: placed, sizeMm };
 }
@@ -127,3 +129,28 @@ export function mapPage(boxes: readonly FigureBox[], sheet: Sheet, overlap = fal
 
 /** Whether the figures come out so small that a part of each would be the better subject. */
 export const offersPart = (map: PageMap): boolean => map.sizeMm < PART_BELOW * USUAL_SIZE_MM;
+
+/** How far figures of a height stand out over the margins of a sheet that is turned the better way, millimeters; 0 where all fit. */
+export function overshootMm(boxes: readonly FigureBox[], sheet: Sheet, heightMm: number): number {
+  const [long, short] = SHEET_SIZES[sheet.size];
+  const { gapMm = USUAL_GAP_MM } = sheet;
+  const sized = boxes.map((box) => ({ width: (heightMm * box.width) / box.height, height: heightMm }));
+  const over = [
+    [long, short],
+    [short, long],
+  ].map(([widthMm, tallMm]) => {
+    const inner = { width: widthMm - 2 * sheet.marginMm, height: tallMm - 2 * sheet.marginMm };
+    const widest = Math.max(...sized.map(({ width }) => width)) - inner.width;
+    // Rows as they are written: side by side while there is room.
+    let x = 0;
+    let rows = 1;
+    for (const { width } of sized) {
+      if (x > 0 && x + gapMm + width > inner.width + 1e-9) {
+        rows++;
+        x = width;
+      } else x += (x > 0 ? gapMm : 0) + width;
+    }
+    return Math.max(widest, rows * heightMm + (rows - 1) * gapMm - inner.height, 0);
+  });
+  return Math.min(...over);
+}

@@ -27,11 +27,16 @@ export const sheetSchema = z.object({
   /** Drawings on one sheet, where a block does not say otherwise. */
   perSheet: z.int().check(z.minimum(1), z.maximum(MOST_ON_A_SHEET)),
   marginMm: z.number().check(z.minimum(0), z.maximum(100)),
+  /** Between two figures on one sheet; missing is as usual. */
+  gapMm: z.optional(z.number().check(z.minimum(0), z.maximum(200))),
   unit: z.enum(['mm', 'in']),
 });
 export type Sheet = z.infer<typeof sheetSchema>;
 
 export const USUAL_SHEET: Sheet = { size: 'A3', paper: 'newsprint', perSheet: 1, marginMm: 15, unit: 'mm' };
+
+/** Between two figures where nothing else is said, millimeters. */
+export const USUAL_GAP_MM = 8;
 
 /** A length on paper in the unit chosen: "390 mm", "15.4 in". */
 export const lengthOnPaper = (mm: number, unit: Sheet['unit']): string =>

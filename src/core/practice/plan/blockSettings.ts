@@ -58,6 +58,12 @@ export const settingsSchema = z.object({
   model: z.optional(z.boolean()),
   /** How long that is, milliseconds; missing is as usual. */
   holdLimitMs: z.optional(z.int().check(z.minimum(60_000), z.maximum(LONGEST_MS))),
+  /** Somebody of the family sits: spared, with short holds and a rest after each. */
+  familySits: z.optional(z.boolean()),
+  /** A strenuous pose may stand longer than anybody would hold it: said by name. */
+  hardAllowed: z.optional(z.boolean()),
+  /** How tall a figure is to be on the paper, millimeters; missing is as large as it fits. */
+  figureMm: z.optional(z.int().check(z.minimum(10), z.maximum(2000))),
   /** Its poses are holds of one pose and make one drawing: its name, the same for parts that a rest parts. */
   oneDrawing: z.optional(z.string().check(z.minLength(1), z.maxLength(64))),
   /** A card before each pose dares a mark; it takes no time. */

@@ -3,6 +3,7 @@ import { LONGEST_REFERENCE_ID } from '../../figure/catalogue/referenceId';
 import { durationSchema, LONGEST_MS } from '../time/duration';
 import { exerciseSchema } from '../exercises/exercise';
 import { settingsSchema } from './blockSettings';
+import { momentSchema } from '../../moment';
 import { causeSchema } from './cause';
 
 const optionalMs = z.int().check(z.minimum(0), z.maximum(LONGEST_MS));
@@ -56,6 +57,8 @@ export const bodyBlockSchema = z.object({
         name: z.string().check(z.minLength(1), z.maxLength(80)),
         hint: z.string().check(z.maxLength(200)),
         durationMs: durationSchema,
+        /** Paced breaths, each in and out in so long; missing where none are. */
+        breathMs: z.optional(z.int().check(z.minimum(3000), z.maximum(60_000))),
       }),
     )
     .check(z.minLength(1), z.maxLength(40)),
@@ -108,5 +111,7 @@ export const planSchema = z.object({
   /** Drawn while explaining to others: it does not count in the learner's own averages. */
   audience: z.optional(z.boolean()),
   cause: z.optional(causeSchema),
+  /** When it is to end: what is left is shared out again where something runs over. */
+  finishAtMs: z.optional(momentSchema),
 });
 export type Plan = z.infer<typeof planSchema>;

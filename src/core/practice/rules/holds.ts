@@ -4,7 +4,10 @@ import type { Segment } from '../time/timeline';
 /** How long a model is asked to hold one pose at most where nothing else is said, milliseconds: then a break of about five minutes. */
 export const USUAL_HOLD_LIMIT_MS = 25 * 60_000;
 /** What it may be set to: ordinary poses are held for 20 to 25 minutes. */
-export const HOLD_LIMITS_MS = [10, 15, 20, 25, 30, 40].map((minutes) => minutes * 60_000);
+export const HOLD_LIMITS_MS = [2, 5, 10, 15, 20, 25, 30, 40].map((minutes) => minutes * 60_000);
+
+/** Somebody of the family is asked to hold a pose for so long at most, milliseconds: they sit as a favor. */
+export const FAMILY_HOLD_LIMIT_MS = 2 * 60_000;
 
 /** How long whoever poses for a drawing holds it at most, milliseconds; undefined where nobody poses. */
 export function holdLimitOf(

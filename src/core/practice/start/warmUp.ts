@@ -27,3 +27,8 @@ export const MOVE_PICTURES: Readonly<Record<string, { file: string; frames: numb
   'Round and arch the back': { file: 'round-and-arch', frames: 2 },
   'Turn the head from side to side': { file: 'turn-head', frames: 3 },
 };
+
+/** What paced breaths are called, and how many at which pace they begin as: the day is left, drawing is come to. */
+export const BREATHS = { name: 'Breathe', hint: 'In over the rise, out over the fall. Leave the day behind.' } as const;
+export const USUAL_BREATHS = 5;
+export const USUAL_BREATH_MS = 10_000;

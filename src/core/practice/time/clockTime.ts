@@ -10,6 +10,12 @@ export function secondOfDay(ms: number): string {
   return `${minuteOfDay(seconds / 60)}:${String(((seconds % 60) + 60) % 60).padStart(2, '0')}`;
 }
 
+/** A moment, milliseconds since 1970, as a clock with seconds shows it here: "19:05:03". */
+export function wallSeconds(atMs: number): string {
+  const at = new Date(Math.round(atMs / 1000) * 1000);
+  return secondOfDay((at.getHours() * 3600 + at.getMinutes() * 60 + at.getSeconds()) * 1000);
+}
+
 /** A moment, milliseconds since 1970, as the clock on the wall shows it here: "19:05". */
 export function wallTime(atMs: number): string {
   const at = new Date(atMs);

@@ -1,5 +1,6 @@
 import { withChoices } from '@/core/clock/choices';
 import { ALL_CUES, type Cue, type CueChoices, upcomingCues } from '@/core/clock/cues';
+import { lengthsToEnd } from '@/core/clock/keepToEnd';
 import type { HoldReason, RunEvent } from '@/core/clock/log';
 import { type RunState, stateOnTimeline } from '@/core/clock/run';
 import type { Session } from '@/core/journal/session';
@@ -97,6 +98,12 @@ export function momentKey(state: RunState): string {
     state.visits.at(-2)?.whole,
     state.visits.at(-2)?.focalKept,
     state.visits.at(-2)?.line,
+    ...[visit, state.visits.at(-2), state.visits.at(-3)].flatMap((v) => [
+      v?.marks,
+      v?.missing,
+      v?.rubbedOut,
+      v?.wholeInMs,
+    ]),
     [...state.shares.values()],
     state.others,
   ].join(' ');
@@ -152,9 +159,9 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
     );
   };
   let unwritten: readonly RunEvent[] = [];
-  const push = (event: RunEvent): void => {
-    log = [...log, event];
-    unwritten = [...unwritten, event];
+  const push = (...events: RunEvent[]): void => {
+    log = [...log, ...events];
+    unwritten = [...unwritten, ...events];
     // Events that failed to be written go along with the next one.
     write(async () => {
       const batch = unwritten;
@@ -165,6 +172,18 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
     cues.cancel();
     coming = undefined;
     refresh();
+  };
+
+  /** Where it is to end at a time, the drawings to come give way, or gain, so that it does. */
+  const keepToEnd = (now: RunState): void => {
+    if (plan.finishAtMs === undefined || over) return;
+    const atMs = clock.nowMs();
+    const events = lengthsToEnd(timeline, now, atMs, plan.finishAtMs - session.startedAtMs).map((change): RunEvent => ({
+      type: 'length',
+      atMs,
+      ...change,
+    }));
+    if (events.length > 0) push(...events);
   };
 
   // The worker's ticks find a change of segment a tenth of a second late at most; this timer finds it in time while the page is seen.
@@ -190,6 +209,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
     const key = momentKey(now);
     if (key === shown) return;
     shown = key;
+    keepToEnd(now);
     coming = undefined;
     listeners.tell();
   };

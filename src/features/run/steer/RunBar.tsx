@@ -3,7 +3,7 @@ import { useCallback, useMemo } from 'react';
 import type { RunState } from '@/core/clock/run';
 import { planSpentMs, sessionLeftMs } from '@/core/clock/sessionLeft';
 import type { Plan } from '@/core/practice/plan/schema';
-import { wallTime } from '@/core/practice/time/clockTime';
+import { wallSeconds } from '@/core/practice/time/clockTime';
 import { clockDigits } from '@/core/practice/time/duration';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
 import type { Run } from '@/features/run/session/controller';
@@ -18,11 +18,13 @@ export interface RunBarProps {
   state: RunState;
   wordsOn: 'left' | 'right';
   aidsShown: boolean;
+  /** No clock anywhere: neither what is left nor how far it is. */
+  clockAway: boolean;
   onKey: (key: string) => boolean;
 }
 
 /** Under the stage: the session as a ribbon, what is left of it, and what can be pressed. */
-export function RunBar({ plan, run, state, wordsOn, aidsShown, onKey }: RunBarProps) {
+export function RunBar({ plan, run, state, wordsOn, aidsShown, clockAway, onKey }: RunBarProps) {
   const { segments } = run.timeline;
   const blocks = useMemo(() => plannedRibbon(plan), [plan]);
   const followPlayhead = useCallback(
@@ -34,29 +36,35 @@ export function RunBar({ plan, run, state, wordsOn, aidsShown, onKey }: RunBarPr
   const leftOf = (now: RunState): string => clockDigits(Math.ceil(sessionLeftMs(run.timeline, now) / 1000) * 1000);
   const leftWords = (now: RunState): string => `${leftOf(now)} left`;
   const endWords = (now: RunState): string =>
-    `ends ${now.phase === 'held' ? 'later' : wallTime(Date.now() + sessionLeftMs(run.timeline, now))}`;
+    now.phase === 'held' ? 'ends later' : `ends ${wallSeconds(Date.now() + sessionLeftMs(run.timeline, now))}`;
   return (
     <div
       className={`flex items-center gap-5 border-t border-hairline bg-ground px-4 py-2 max-lg:flex-wrap max-sm:gap-2 max-sm:px-2 sm:px-10 lg:h-[80px] ${wordsOn === 'left' ? '' : 'lg:flex-row-reverse'}`}
     >
       <div className="min-w-0 flex-1 max-lg:order-2 max-lg:basis-full">
-        <Ribbon
-          blocks={blocks}
-          size="run"
-          playheadMs={planSpentMs(segments, state)}
-          followPlayhead={followPlayhead}
-          label={`${leftOf(state)} of the session left`}
-        />
+        {clockAway ? (
+          <p className="text-[14px] text-quiet">No clock. C brings it back.</p>
+        ) : (
+          <Ribbon
+            blocks={blocks}
+            size="run"
+            playheadMs={planSpentMs(segments, state)}
+            followPlayhead={followPlayhead}
+            label={`${leftOf(state)} of the session left`}
+          />
+        )}
       </div>
-      <p className="text-[14px] leading-5 max-lg:mr-auto max-sm:flex max-sm:w-full max-sm:justify-between lg:text-right">
-        <b className="tabular-nums">
-          <Ticking state={state} words={leftWords} />
-        </b>
-        <br className="max-sm:hidden" />
-        <span className="text-quiet">
-          <Ticking state={state} words={endWords} />
-        </span>
-      </p>
+      {!clockAway && (
+        <p className="text-[14px] leading-5 max-lg:mr-auto max-sm:flex max-sm:w-full max-sm:justify-between lg:text-right">
+          <b className="tabular-nums">
+            <Ticking state={state} words={leftWords} />
+          </b>
+          <br className="max-sm:hidden" />
+          <span className="text-quiet">
+            <Ticking state={state} words={endWords} />
+          </span>
+        </p>
+      )}
       <RunControls held={state.phase === 'held'} aidsShown={aidsShown} oneMore={state.oneMore} onKey={onKey} />
     </div>
   );

@@ -4,24 +4,29 @@ import type { RunState } from '@/core/clock/run';
 import { RunContext } from '@/features/run/session/runContext';
 import { onTick } from '@/features/run/session/ticks';
 
-/** One breath in and out. */
+/** One breath in and out where nothing else is said, and the most that a wave shows. */
 const BREATH_MS = 10_000;
+const MOST_SHOWN = 6;
 const WIDTH = 480;
 const HEIGHT = 52;
 
 /** How far the wave is breathed, pixels. */
-const widthAt = (breaths: number, { elapsedMs }: RunState): number =>
-  WIDTH * Math.min(1, elapsedMs / (breaths * BREATH_MS)) + 4;
+const widthAt = (wavesMs: number, again: boolean, { elapsedMs }: RunState): number =>
+  (WIDTH * (again ? elapsedMs % wavesMs : Math.min(wavesMs, elapsedMs))) / wavesMs + 4;
 
 /** A wave to breathe along: in over the rise, out over the fall; what is behind is drawn dark. */
-export function Breathing({ state }: { state: RunState }) {
+export function Breathing({ state, breathMs }: { state: RunState; breathMs?: number | undefined }) {
   const run = useContext(RunContext);
   const breathed = useRef<SVGRectElement>(null);
-  const breaths = Math.max(1, Math.min(6, Math.floor(state.lengthMs / BREATH_MS)));
+  const pace = breathMs ?? BREATH_MS;
+  const breaths = Math.max(1, Math.min(MOST_SHOWN, Math.floor(state.lengthMs / pace)));
+  const wavesMs = breaths * pace;
+  // Paced breaths go on, wave after wave; in a rest the wave is breathed once.
+  const again = breathMs !== undefined;
   useEffect(() => {
     if (!run) return;
-    return onTick(run, (now) => breathed.current?.setAttribute('width', String(widthAt(breaths, now))));
-  }, [run, breaths]);
+    return onTick(run, (now) => breathed.current?.setAttribute('width', String(widthAt(wavesMs, again, now))));
+  }, [run, wavesMs, again]);
   const step = WIDTH / breaths;
   const wave = Array.from({ length: breaths }, (_, i) => {
     const x = i * step;
@@ -32,7 +37,7 @@ export function Breathing({ state }: { state: RunState }) {
       <svg viewBox={`-3 0 ${WIDTH + 6} ${HEIGHT}`} className="w-full">
         <path d={wave} fill="none" stroke="var(--hairline)" strokeWidth={2} />
         <clipPath id="breathed">
-          <rect ref={breathed} x={-4} y={0} width={widthAt(breaths, state)} height={HEIGHT} />
+          <rect ref={breathed} x={-4} y={0} width={widthAt(wavesMs, again, state)} height={HEIGHT} />
         </clipPath>
         <path
           d={wave}

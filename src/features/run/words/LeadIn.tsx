@@ -22,7 +22,7 @@ import { attemptWords, cueOf, eitherOf, nextPose, poseCount, poseNotes } from '.
 const ShownOnce = dynamic(() => import('./ShownOnce').then((m) => m.ShownOnce), { ssr: false });
 
 /** Before a pose: what comes, how, and how long; between two, whether the last one was whole. */
-export function LeadIn({ plan, segments, state, segment, onCommand, onSay }: SegmentProps) {
+export function LeadIn({ plan, segments, state, segment, clock, onCommand, onSay }: SegmentProps) {
   const changing = segment.kind === 'change';
   /** The segment before which it was asked to be shown. */
   const [shownAt, setShownAt] = useState<number>();
@@ -127,7 +127,7 @@ export function LeadIn({ plan, segments, state, segment, onCommand, onSay }: Seg
         <RunButton className="mx-auto mt-6 h-16 px-8 text-[19px]" onPress={() => onCommand('next')}>
           Start the clock <kbd className="kbd kbd-sm">Right</kbd>
         </RunButton>
-      ) : (
+      ) : clock === 'none' ? null : (
         <p className="run-count mt-5 digits leading-none" role="timer" aria-label="Seconds until it begins">
           <Ticking state={state} words={(now) => String(Math.ceil(now.leftMs / 1000))} />
         </p>

@@ -1,3 +1,6 @@
+import { comfortableGrip } from '@/core/journal/comfortableGrip';
+import { useStored } from '@/storage/hooks/useStored';
+import { listOwnSessions } from '@/storage/sessions/sessions';
 import { gripFor } from '@/core/practice/rules/grips';
 import type { LINE_MOTIFS } from '@/core/practice/start/warmUp';
 import { RunButton } from '@/features/run/steer/RunButton';
@@ -7,6 +10,7 @@ import { MOTIF_PATHS, pagesBefore, poseCount } from './words';
 /** A page of lines: the motif, a grip to try, and "page full". */
 export function LinesPage({ plan, segments, segment, onCommand }: SegmentProps) {
   const block = plan.blocks[segment.blockIndex];
+  const comfortable = useStored(async () => comfortableGrip(await listOwnSessions()), ['sessions'], []).value;
   if (block.kind !== 'lines') return null;
   const { motif } = block.pages[segment.poseIndex];
   return (
@@ -25,6 +29,7 @@ export function LinesPage({ plan, segments, segment, onCommand }: SegmentProps) 
       <p className="max-w-[38ch]">Fill the sheet, fast. No line matters by itself. It takes as long as it takes.</p>
       <p className="text-quiet">
         Grip to try: <b className="font-semibold text-ink">{gripFor(plan.seed, pagesBefore(segments, segment))}</b>
+        {comfortable && <span className="block">Comfortable the last time: {comfortable}.</span>}
       </p>
       <RunButton className="mt-3 h-14 px-6 text-[17px]" onPress={() => onCommand('next')}>
         Page full <kbd className="kbd kbd-sm">Right</kbd>

@@ -13,7 +13,7 @@ const RESTING_HAND = 'Shake the hands out';
 
 /** Rests, looking back, and moves of the body. */
 export function Resting(props: SegmentProps) {
-  const { plan, segments, state, segment, wordsOn, onCommand, onPages } = props;
+  const { plan, segments, state, segment, clock, wordsOn, onCommand, onPages } = props;
   const block = plan.blocks[segment.blockIndex];
   const next = nextPose(plan, segments, state.segmentIndex);
   const name = useReferenceName(next?.referenceId ?? null);
@@ -58,9 +58,11 @@ export function Resting(props: SegmentProps) {
             </span>
           )}
         </p>
-        <p className="run-count digits leading-[0.86]" role="timer" aria-label="Time left">
-          <Ticking state={state} words={(now) => digitsOf(segment, now)} />
-        </p>
+        {clock !== 'none' && (
+          <p className="run-count digits leading-[0.86]" role="timer" aria-label="Time left">
+            <Ticking state={state} words={(now) => digitsOf(segment, now)} />
+          </p>
+        )}
         <div className="flex items-center gap-4">
           {!move && !back && (
             <MoveFigure name={RESTING_HAND} state={state} className="h-[110px] shrink-0 max-sm:hidden" />
@@ -68,7 +70,7 @@ export function Resting(props: SegmentProps) {
           <p className={`${move || back ? 'run-title' : 'run-name'} font-serif leading-tight`}>{title}</p>
         </div>
         <p className="text-[17px]">{hint}</p>
-        {breathes && <Breathing state={state} />}
+        {breathes && <Breathing state={state} breathMs={move?.breathMs} />}
         {move && (
           <p className="text-[14px] text-quiet">
             Gently, inside a comfortable range. Stop at pain, numbness or tingling.
