@@ -37,6 +37,8 @@ export const SETTINGS = {
   /** After how many days a picture returns to be drawn again, and how often the newer of two was told: see growing/again. */
   againWaits: asJson,
   blindPairs: asJson,
+  /** Which hand draws was said. */
+  handSaid: z.boolean(),
   /** What was left in the pad when its sheets were counted. */
   pad: asJson,
   /** What is said to the inner critic, chosen on a good day. */

@@ -184,6 +184,11 @@ function Elements({
           </button>
         )}
       </div>
+      {away.length === 1 && !used && (
+        <p className="mt-1 text-[14px]">
+          All but one: <b>{away[0].toLowerCase()}</b>. A little of each looks righter than all of some.
+        </p>
+      )}
       {missing && !used && (
         <p className="mt-1 text-[14px]">
           Missing most often: <b>{missing.element.toLowerCase()}</b>, {missing.missing} of{' '}

@@ -14,6 +14,7 @@ interface OwnExerciseProps {
 export function OwnExercise({ from, onMake, onCancel }: OwnExerciseProps) {
   const [draft, setDraft] = useState<Exercise>(() => ({ ...from, name: '', purpose: '', cues: [] }));
   const [cues, setCues] = useState('');
+  const [lookAt, setLookAt] = useState(from.lookAt.join('\n'));
   const [problem, setProblem] = useState<string>();
   const { rule } = draft;
   const set = (part: Partial<Exercise>): void => setDraft({ ...draft, ...part });
@@ -21,12 +22,10 @@ export function OwnExercise({ from, onMake, onCancel }: OwnExerciseProps) {
   const make = (): void => {
     const name = draft.name.trim();
     if (name === '') return setProblem('Give it a name. Nothing is lost meanwhile.');
-    const lines = cues
-      .split('\n')
-      .map((c) => c.trim())
-      .filter(Boolean);
+    const lines = linesOf(cues);
     const parsed = exerciseSchema.safeParse({
       ...draft,
+      lookAt: linesOf(lookAt),
       id: `own-${crypto.randomUUID()}`,
       name,
       cues: lines.length > 0 ? lines : [name],
@@ -65,6 +64,15 @@ export function OwnExercise({ from, onMake, onCancel }: OwnExerciseProps) {
       <label className="mt-2 mb-3 block">
         <span className="text-[14px]">Cues, one a line, shown before each pose</span>
         <textarea className="textarea w-full" rows={2} value={cues} onChange={(event) => setCues(event.target.value)} />
+      </label>
+      <label className="mb-3 block">
+        <span className="text-[14px]">What to look for afterward, one a line, at most twelve</span>
+        <textarea
+          className="textarea w-full"
+          rows={3}
+          value={lookAt}
+          onChange={(event) => setLookAt(event.target.value)}
+        />
       </label>
       <Row label="Reference">
         <Choice
@@ -143,3 +151,10 @@ export function OwnExercise({ from, onMake, onCancel }: OwnExerciseProps) {
     </form>
   );
 }
+
+/** Lines of a text, without empty ones. */
+const linesOf = (text: string): string[] =>
+  text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean);

@@ -52,7 +52,7 @@ export function PadField({
           : 'sheets left'}
       {left !== undefined && left < needed && (
         <span className="text-ink">
-          , {counted(needed, 'sheet')} wanted.{' '}
+          {counted(needed, 'sheet')} {needed === 1 ? 'is' : 'are'} wanted.{' '}
           {left > 0 && (
             <button type="button" className="link-quiet" onClick={() => onPerSheet(times)}>
               {times === 2 ? 'Twice' : `${String(times)} times`} as many on each

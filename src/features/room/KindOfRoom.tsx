@@ -1,4 +1,5 @@
 'use client';
+import { saveSetting } from '@/storage/settings';
 import type { Room } from '@/storage/sessions/room';
 import type { RoomProps } from './roomProps';
 import { Check, Choice } from './Choice';
@@ -39,7 +40,10 @@ export function KindOfRoom({ room, onChange }: RoomProps) {
           { value: 'right', words: 'the right hand', hint: 'Words stand left of the picture, buttons right.' },
           { value: 'left', words: 'the left hand', hint: 'The other way round. Sessions note the hand.' },
         ]}
-        onChange={(hand) => onChange({ hand })}
+        onChange={(hand) => {
+          onChange({ hand });
+          void saveSetting('handSaid', true).catch(() => undefined);
+        }}
       />
       <div className="mt-3 grid gap-1">
         <Check on={room.leadInShows} onChange={(leadInShows) => onChange({ leadInShows })}>

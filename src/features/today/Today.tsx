@@ -30,6 +30,7 @@ import { unlockSound } from '@/ui/sound/cuePlayer';
 import { useNow } from '@/ui/useNow';
 import { CutOff } from './CutOff';
 import { LastTime } from './LastTime';
+import { AskHand } from './AskHand';
 import { TryingField } from './TryingField';
 import { StandingReference } from './StandingReference';
 import type { Choice } from './planner';
@@ -246,6 +247,7 @@ export function Today() {
                   </button>
                 )}{' '}
                 <TryingField lesson={lesson} onLesson={setLesson} />
+                <AskHand />
               </>
             )}
           </div>

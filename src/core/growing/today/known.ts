@@ -33,6 +33,8 @@ export interface Known {
   viewDay: ReadonlyMap<string, number>;
   /** Lengths of the drawings of each exercise on the last day before today, ms. */
   lastLengths: ReadonlyMap<string, ReadonlySet<number>>;
+  /** When the other hand drew last. */
+  otherHandDay?: number;
   facings: FacingCount;
   /** By exercise: what the answers about the whole figure propose to try next, ms, and the length they are about. */
   next: ReadonlyMap<string, { nextMs: number; lengthMs: number }>;
@@ -81,6 +83,11 @@ export function knownOf({ sessions, pieces, familyOf, viewOf, measured, facings,
   for (const { exerciseId, lengthMs, atMs } of drawn)
     if (exerciseId !== null && localDay(atMs) === lastDay)
       lastLengths.set(exerciseId, (lastLengths.get(exerciseId) ?? new Set()).add(lengthMs));
+  const usual = new Map(sessions.map(({ id, usualHand }) => [id, usualHand && `${usualHand} hand`]));
+  const others = drawn.filter(
+    ({ sessionId, hand }) => hand === 'other hand' || (hand !== 'usual hand' && hand !== usual.get(sessionId)),
+  );
+  const otherHandDay = latest(others, () => 'other', day).get('other');
   const taken = remediesTaken(sessions);
   const wanted = nextTimeNote(sessions);
   return {
@@ -96,6 +103,7 @@ export function knownOf({ sessions, pieces, familyOf, viewOf, measured, facings,
     poseFamilyDay: latest(drawn, ({ referenceId }) => (referenceId === null ? undefined : familyOf(referenceId)), day),
     viewDay: latest(drawn, ({ referenceId }) => (referenceId === null ? undefined : viewOf(referenceId)), day),
     lastLengths,
+    ...(otherHandDay !== undefined && { otherHandDay }),
     facings,
     next: new Map(
       [...wholeAnswers(pieces)].flatMap(([id, { answers }]) => {

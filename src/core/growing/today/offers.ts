@@ -295,6 +295,27 @@ const WANTED_OFFER: Offer = {
   },
 };
 
+/** The other hand draws once a week at least. */
+const OTHER_HAND_DAYS = 7;
+const OTHER_HAND_OFFER: Offer = {
+  id: 'other hand',
+  due: (known, possible) => {
+    const focus = possible.find(({ rule }) => rule.hand === 'other');
+    if (!focus || known.firstDay === undefined) return undefined;
+    const days = daysWithout(known, known.otherHandDay);
+    if (days < OTHER_HAND_DAYS) return undefined;
+    return {
+      pressing: Math.min(0.55, 0.3 + days / 100),
+      because:
+        known.otherHandDay === undefined
+          ? `${whose(known)} other hand has not drawn yet`
+          : `${whose(known)} other hand has not drawn for ${counted(days, 'day')}`,
+      until: 'it has',
+      focus: focus.id,
+    };
+  },
+};
+
 /** What was not drawn for longest. There is always one. */
 const LONG_AGO_OFFER: Offer = {
   id: 'long ago',
@@ -339,6 +360,7 @@ export const OFFERS: readonly Offer[] = [
     (known) => known.viewDay,
     ({ viewName }) => viewName,
   ),
+  OTHER_HAND_OFFER,
   LONG_AGO_OFFER,
   HELPED_OFFER,
 ];
