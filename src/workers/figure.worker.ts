@@ -1,6 +1,6 @@
 import * as Comlink from 'comlink';
 import { type Appearance, appearanceKey, shownAs, STUDIO } from '@/core/figure/picture/appearance';
-import type { View } from '@/core/figure/picture/view';
+import type { Frame, View } from '@/core/figure/picture/view';
 import { BUILDS } from '@/core/figure/skeleton/builds';
 import type { HandleId } from '@/core/figure/skeleton/moveJoint';
 import type { Vec3 } from '@/core/figure/skeleton/vector';
@@ -51,6 +51,18 @@ let live: LiveFigure | undefined;
 let turning = { shows: '', fineness: COARSE };
 /** A frame drawn within this leaves time for a finer figure, milliseconds. */
 const FAST_MS = 14;
+
+/** How a motion that is played is framed. */
+let playing: Frame | undefined;
+/** Room around the first pose of a motion for what it moves to. */
+const ROOM_TO_MOVE = 1.35;
+const withRoom = (frame: Frame): Frame => ({
+  ...frame,
+  left: frame.left * ROOM_TO_MOVE,
+  right: frame.right * ROOM_TO_MOVE,
+  top: frame.top * ROOM_TO_MOVE,
+  bottom: frame.bottom * ROOM_TO_MOVE,
+});
 
 let held: Hold | undefined;
 /** While it is moved, a figure is shaded from few directions: a hand does not wait. */
@@ -119,6 +131,19 @@ const api = {
       live.turn(view);
     }
     return tookMs;
+  },
+  /**
+   * Draw one pose of a motion as soon as can be, coarsely: the next comes at once.
+   * @param anew It is framed by this pose, with room to move; else as the one before was.
+   */
+  async playLive(id: string, appearance: Appearance, anew: boolean): Promise<void> {
+    const reference = referenceOf(id);
+    if (!live) throw new Error('no canvas to play in');
+    const figure = referenceFigure(await loadBody(), reference, MOVING, shownAs(appearance));
+    turning = { shows: '', fineness: COARSE };
+    live.put(figure, appearance);
+    if (anew || !playing) playing = withRoom(live.frame(reference.view));
+    live.turn(reference.view, playing);
   },
   /**
    * Take hold of a figure: it can be moved from now on, seen as it is seen now.

@@ -20,6 +20,8 @@ import { disposeAll, figureMaterials, groundOf, linear, sceneMesh, shadowExtent,
 export interface LiveFigure {
   /** What is turned from now on. */
   put: (figure: Figure, appearance: Appearance) => void;
+  /** How it would be framed as seen from there. */
+  frame: (view: View) => Frame;
   /** Draw it as seen from there, framed anew or as it was. @returns How long that took, milliseconds. */
   turn: (view: View, framed?: Frame) => number;
   resize: (width: number, height: number) => void;
@@ -87,6 +89,10 @@ export function liveFigure(canvas: OffscreenCanvas, ratio: number): LiveFigure {
       key.target.position.copy(middle);
       scene.add(key, key.target, ...groundOf(figure, look, pixels));
       shown = { mesh, points: shownPositions(parts), figure, appearance, middle };
+    },
+    frame(view) {
+      if (!shown) throw new Error('nothing is shown');
+      return contained(frameFigure(shown.points, view, marginsFor(shown.figure, true)), size.width / size.height);
     },
     turn(view, framed) {
       if (!scene || !shown || !key) return 0;

@@ -1,9 +1,10 @@
 import * as Comlink from 'comlink';
 import { encodeJoints } from '@/core/figure/skeleton/jointCode';
 import { type Motion, parseBvh } from '@/core/figure/motion/bvh';
-import { guessJoints, type JointTable } from '@/core/figure/motion/jointNames';
-import { drawableMoments } from '@/core/figure/motion/moments';
+import { guessJoints, type JointTable, missingPlaces } from '@/core/figure/motion/jointNames';
+import { drawableMoments, moves } from '@/core/figure/motion/moments';
 import { retarget } from '@/core/figure/motion/retarget';
+import { findUp, unitOf, type UpAxis } from '@/core/figure/motion/upright';
 
 let motion: Motion | undefined;
 
@@ -13,11 +14,25 @@ export interface MotionSummary {
   frames: number;
   seconds: number;
 }
+/** What is found out about a clip once its joints are known. */
+export interface MotionReading {
+  up: UpAxis;
+  /** How tall the person is, and in which unit the file has it; undefined where it makes no adult. */
+  unit: { name: string; tallM: number } | undefined;
+  moves: boolean;
+}
 export interface MotionMoment {
   poseId: string;
   atSeconds: number;
-  kind: 'still' | 'extreme';
+  kind: 'still' | 'extreme' | 'chosen';
 }
+
+const clipRead = (): Motion => {
+  if (!motion) throw new Error('no motion was read');
+  return motion;
+};
+const poseIn = (clip: Motion, table: JointTable, frame: number, up: UpAxis): string =>
+  `joints.${encodeJoints(retarget(clip, table, frame, up))}`;
 
 const api = {
   /** Read a motion file; a fault is thrown with the line it is on. */
@@ -30,15 +45,26 @@ const api = {
       seconds: motion.frames.length * motion.frameSeconds,
     };
   },
-  /** Poses worth drawing in the file read last, by a table of its joints. */
-  moments(table: JointTable): MotionMoment[] {
-    const clip = motion;
-    if (!clip) throw new Error('no motion was read');
+  /** What can be told of the file read last, by a table of its joints; undefined while some are missing. */
+  reading(table: JointTable): MotionReading | undefined {
+    if (missingPlaces(table).length > 0) return undefined;
+    const clip = clipRead();
+    return { up: findUp(clip, table), unit: unitOf(clip, table), moves: moves(clip, table) };
+  },
+  /** Poses worth drawing in the file read last. */
+  moments(table: JointTable, up: UpAxis): MotionMoment[] {
+    const clip = clipRead();
     return drawableMoments(clip, table).map(({ frame, kind }) => ({
-      poseId: `joints.${encodeJoints(retarget(clip, table, frame))}`,
+      poseId: poseIn(clip, table, frame, up),
       atSeconds: frame * clip.frameSeconds,
       kind,
     }));
+  },
+  /** The pose of any moment of it. */
+  poseAt(table: JointTable, up: UpAxis, atSeconds: number): MotionMoment {
+    const clip = clipRead();
+    const frame = Math.max(0, Math.min(clip.frames.length - 1, Math.round(atSeconds / clip.frameSeconds)));
+    return { poseId: poseIn(clip, table, frame, up), atSeconds: frame * clip.frameSeconds, kind: 'chosen' };
   },
 };
 export type MotionApi = typeof api;

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { BuildName } from '@/core/figure/skeleton/builds';
 import {
   BODY_PLACES,
@@ -8,6 +8,7 @@ import {
   missingPlaces,
   NEEDED_PLACES,
 } from '@/core/figure/motion/jointNames';
+import { counted } from '@/core/words';
 import { figureReferenceId } from '@/core/figure/catalogue/referenceId';
 import type { PictureSet } from '@/core/references/picture';
 import { setFigures } from '@/storage/references/describeFigures';
@@ -15,8 +16,10 @@ import { saveSet } from '@/storage/pictures/pictures';
 import { storageProblem } from '@/storage/problems';
 import { Notice } from '@/ui/Notice';
 import { type Client, startMotionWorker } from '@/workers/clients';
-import type { MotionApi, MotionMoment, MotionSummary } from '@/workers/motion.worker';
+import { UP_AXES, type UpAxis } from '@/core/figure/motion/upright';
+import type { MotionApi, MotionMoment, MotionReading, MotionSummary } from '@/workers/motion.worker';
 import { FigureGrid } from './FigureCell';
+import { MotionPreview } from './MotionPreview';
 
 const MAX_BYTES = 200_000_000;
 const AZIMUTHS = [30, -50, 80, -15];
@@ -28,6 +31,15 @@ const idOf = (moment: MotionMoment, i: number): string =>
     build: BUILD,
     view: { azimuthDeg: AZIMUTHS[i % AZIMUTHS.length], elevationDeg: 6, lensDeg: 26 },
   });
+/** "6 moments worth drawing, mutually different, and 1 of your own." */
+function foundWords(moments: readonly MotionMoment[]): string {
+  const own = moments.filter(({ kind }) => kind === 'chosen').length;
+  return `${counted(moments.length - own, 'moment')} worth drawing, mutually different${own > 0 ? `, and ${String(own)} of your own` : ''}.`;
+}
+
+/** A figure of a moment, from any side. */
+const previewId = ({ poseId }: MotionMoment, azimuthDeg: number): string =>
+  figureReferenceId({ poseId, build: BUILD, view: { azimuthDeg, elevationDeg: 6, lensDeg: 26 } });
 const nameOf = (clip: string, { atSeconds, kind }: MotionMoment): string =>
   `${clip}, ${kind} at ${atSeconds.toFixed(1)} s`.slice(0, 120);
 
@@ -36,7 +48,10 @@ export function MotionImport({ onKept, onCancel }: { onKept: (setId: string) => 
   const client = useRef<Client<MotionApi>>(undefined);
   const [clip, setClip] = useState<{ name: string; summary: MotionSummary }>();
   const [table, setTable] = useState<JointTable>({});
+  const [reading, setReading] = useState<MotionReading>();
+  const [up, setUp] = useState<UpAxis>('y');
   const [moments, setMoments] = useState<MotionMoment[]>();
+  const [tableOpen, setTableOpen] = useState(false);
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
   useEffect(() => () => client.current?.stop(), []);
@@ -54,11 +69,23 @@ export function MotionImport({ onKept, onCancel }: { onKept: (setId: string) => 
     await saveSet(set).catch((error: unknown) => Promise.reject(new Error(storageProblem(error))));
     onKept(set.id);
   };
-  const find = async (wanted: JointTable): Promise<void> => {
+  /** @param chosenUp Said by the learner; else it is found. */
+  const find = async (wanted: JointTable, chosenUp?: UpAxis): Promise<void> => {
     setMoments(undefined);
-    if (missingPlaces(wanted).length > 0) return;
-    setMoments(await client.current?.api.moments(wanted));
+    const found = await client.current?.api.reading(wanted);
+    setReading(found);
+    if (!found) {
+      setTableOpen(true);
+      return;
+    }
+    const axis = chosenUp ?? found.up;
+    setUp(axis);
+    setMoments(await client.current?.api.moments(wanted, axis));
   };
+  const poseAt = useCallback(
+    async (atSeconds: number): Promise<MotionMoment | undefined> => client.current?.api.poseAt(table, up, atSeconds),
+    [table, up],
+  );
   const choose = async (file: File): Promise<void> => {
     setProblem(undefined);
     setClip(undefined);
@@ -80,6 +107,7 @@ export function MotionImport({ onKept, onCancel }: { onKept: (setId: string) => 
     const summary = await client.current.api.read(text);
     setClip({ name: file.name.replace(/\.bvh$/i, ''), summary });
     setTable(summary.table);
+    setTableOpen(false);
     await find(summary.table);
   };
   const run = (work: Promise<void>): void => {
@@ -110,16 +138,49 @@ export function MotionImport({ onKept, onCancel }: { onKept: (setId: string) => 
       <p role="status" className="mt-2 min-h-[22px]">
         {busy && 'Reading the motion.'}
         {clip && !busy && `${String(clip.summary.frames)} frames, ${clip.summary.seconds.toFixed(1)} s.`}{' '}
-        {moments &&
-          `${String(moments.length)} ${moments.length === 1 ? 'moment' : 'moments'} worth drawing, mutually different.`}
+        {moments && (reading?.moves === false ? 'Nothing moves in this clip: it is one pose.' : foundWords(moments))}
       </p>
+      {clip && reading && (
+        <p className="flex flex-wrap items-baseline gap-x-2">
+          {reading.unit
+            ? `Somebody of ${reading.unit.tallM.toFixed(2)} m, in ${reading.unit.name}.`
+            : 'Its size makes no adult in any usual unit; only the pose is taken, so that does not matter.'}{' '}
+          <label className="flex items-baseline gap-2">
+            Up is
+            <select
+              className="select w-auto select-sm"
+              value={up}
+              onChange={(event) => run(find(table, event.target.value as UpAxis))}
+            >
+              {UP_AXES.map((axis) => (
+                <option key={axis} value={axis}>
+                  {axis}
+                  {axis === reading.up ? ', as found' : ''}
+                </option>
+              ))}
+            </select>
+          </label>
+        </p>
+      )}
+      {clip && reading && (
+        <MotionPreview
+          key={`${clip.name} ${String(clip.summary.frames)}`}
+          seconds={clip.summary.seconds}
+          frameSeconds={clip.summary.seconds / clip.summary.frames}
+          poseAt={poseAt}
+          idOf={previewId}
+          onPick={(moment) =>
+            setMoments((before = []) => [...before, moment].sort((a, b) => a.atSeconds - b.atSeconds))
+          }
+        />
+      )}
       {problem && (
         <Notice>
           {problem} Nothing was added; what you have is untouched. Choose another file, or mend this one there.
         </Notice>
       )}
       {clip && (
-        <details open={missing.length > 0} className="mt-2">
+        <details open={tableOpen} className="mt-2" onToggle={({ currentTarget }) => setTableOpen(currentTarget.open)}>
           <summary className="cursor-pointer font-semibold">
             {missing.length > 0 ? `Say which joints are: ${missing.join(', ')}` : 'Which joint is which'}
           </summary>
@@ -134,7 +195,7 @@ export function MotionImport({ onKept, onCancel }: { onKept: (setId: string) => 
                   const others = Object.fromEntries(Object.entries(table).filter(([p]) => p !== place)) as JointTable;
                   const next: JointTable = index === undefined ? others : { ...others, [place]: index };
                   setTable(next);
-                  run(find(next));
+                  run(find(next, reading ? up : undefined));
                 }}
               />
             ))}

@@ -29,7 +29,13 @@ export class MotionFileError extends Error {
   }
 }
 
-const CHANNELS = new Set(['Xposition', 'Yposition', 'Zposition', 'Xrotation', 'Yrotation', 'Zrotation']);
+/** By their names in small letters: files differ in how they write them. */
+const CHANNELS = new Map(
+  ['Xposition', 'Yposition', 'Zposition', 'Xrotation', 'Yrotation', 'Zrotation'].map((name) => [
+    name.toLowerCase(),
+    name,
+  ]),
+);
 const MAX_FRAMES = 200_000;
 
 /**
@@ -58,6 +64,14 @@ export function parseBvh(text: string): Motion {
     if (line[0].toLowerCase() !== word.toLowerCase()) fail(`expected “${word}”, found “${line[0].slice(0, 30)}”.`);
     at++;
     return line;
+  };
+  /** What stands after a word of the motion's head, however its colon is written. */
+  const announced = (pattern: RegExp, word: string): string => {
+    const line = words().join(' ');
+    const found = pattern.exec(line)?.[1];
+    if (found === undefined) return fail(`expected “${word}”, found “${line.slice(0, 30)}”.`);
+    at++;
+    return found.trim();
   };
   const numbers = (values: readonly string[], count: number): number[] => {
     if (values.length !== count) fail(`expected ${String(count)} numbers, found ${String(values.length)}.`);
@@ -96,9 +110,9 @@ export function parseBvh(text: string): Motion {
       if (word === 'CHANNELS') {
         const names = next.slice(2);
         if (Number(next[1]) !== names.length) fail(`${next[1]} channels are announced, ${String(names.length)} named.`);
-        const unknown = names.find((n) => !CHANNELS.has(n));
+        const unknown = names.find((n) => !CHANNELS.has(n.toLowerCase()));
         if (unknown !== undefined) fail(`“${unknown.slice(0, 30)}” is not a channel.`);
-        joint.channels = names;
+        joint.channels = names.map((n) => CHANNELS.get(n.toLowerCase()) ?? n);
         width += names.length;
         at++;
       } else if (word === 'JOINT' || word === 'END') readJoint(index, depth + 1);
@@ -110,11 +124,10 @@ export function parseBvh(text: string): Motion {
   if (words()[0].toUpperCase() !== 'ROOT') fail('the hierarchy does not begin with a ROOT.');
   readJoint(-1, 0);
   expect('MOTION');
-  const count = Number(expect('Frames:')[1]);
+  const count = Number(announced(/^frames\s*:?\s*(.*)$/i, 'Frames:'));
   if (!Number.isInteger(count) || count < 1) fail('there are no frames.');
   if (count > MAX_FRAMES) fail(`${String(count)} frames are too many; cut the clip to ${String(MAX_FRAMES)}.`);
-  const time = expect('Frame');
-  const frameSeconds = Number(time[time.length - 1]);
+  const frameSeconds = Number(announced(/^frame\s*time\s*:?\s*(.*)$/i, 'Frame Time:'));
   if (!(frameSeconds > 0)) fail('the frame time is not a number above zero.');
   const frames: Float64Array[] = [];
   while (frames.length < count) {

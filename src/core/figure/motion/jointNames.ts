@@ -20,50 +20,101 @@ export const NEEDED_PLACES: readonly BodyPlace[] = BODY_PLACES.filter((p) => !/t
 
 /** Words by which files call a limb's joints, most telling first. */
 const LIMB_WORDS: readonly (readonly [place: string, pattern: RegExp])[] = [
-  ['elbow', /forearm|lowerarm|lowarm|elbow/],
+  ['elbow', /forearm|lowerarm|lowarm|elbow|radius/],
   ['wrist', /hand|wrist/],
-  ['shoulder', /upperarm|uparm|arm|shoulder|humerus/],
+  ['shoulder', /upperarm|uparm|arm|shoulder|shldr|humerus/],
   ['toes', /toe|ball/],
   ['ankle', /foot|ankle/],
-  ['hip', /upleg|upperleg|thigh|femur|hip/],
+  ['hip', /upleg|upperleg|thigh|femur|hip|buttock/],
   ['knee', /lowleg|lowerleg|leg|shin|knee|calf|tibia/],
 ];
-const FINGER = /thumb|index|middle|ring|pinky|little|finger|digit/;
+const FINGER = /thumb|index|middle|ring|pinky|little|finger|digit|metacarp/;
+/** Joints that only help: they turn flesh, or stand for nothing. */
+const HELPER = /twist|roll|helper|nub|effector|dummy|site/;
+const COLLAR = /collar|clavicle|clav/;
+/** Words of a trunk, from which no side is to be read. */
+const MIDDLE = /^(root|reference|hips?|pelvis|spine|chest|torso|neck|head|abdomen|thorax|lowerback|upperback)/;
 
-function sideOf(name: string): 'left' | 'right' | undefined {
-  if (/left|^l[_ .-]|[_ .-]l$|^l(?=[A-Z])/i.test(name) || /^l[A-Z]/.test(name)) return 'left';
-  if (/right|^r[_ .-]|[_ .-]r$|^r(?=[A-Z])/i.test(name) || /^r[A-Z]/.test(name)) return 'right';
+/** A name in words: cut at signs, and where small letters turn to capitals. */
+const wordsOf = (name: string): string[] =>
+  name
+    .replace(/^.*:/, '')
+    .replace(/([a-z0-9])([A-Z])/g, '$1 $2')
+    .replace(/([A-Z])([A-Z][a-z])/g, '$1 $2')
+    .split(/[^A-Za-z]+/)
+    .filter(Boolean);
+
+/** The side a name tells: a whole word, or its beginning; “root” and “lowerback” tell none. */
+function sideOf(words: readonly string[]): 'left' | 'right' | undefined {
+  const small = words.map((word) => word.toLowerCase());
+  for (const [side, letter] of [
+    ['left', 'l'],
+    ['right', 'r'],
+  ] as const)
+    if (small.some((word) => word === letter || word.startsWith(side))) return side;
   return undefined;
 }
 
+/** Whether a joint is another or hangs on it, however far down. */
+function isBelow({ joints }: Motion, index: number, above: number): boolean {
+  for (let at = index; at >= 0; at = joints[at].parent) if (at === above) return true;
+  return false;
+}
+
 /**
- * Guess which joint is which from the usual ways of naming them; what cannot be guessed stays empty for the user to fill in.
- * A collar bone before the arm is passed over; of several candidates along a chain the first counts.
+ * Guess which joint is which from the usual ways of naming them; what cannot be guessed stays empty for the user to fill in. Prefixes,
+ * spaces and signs are passed over, and so are joints that only help. Of several that could be one place the one nearest to the next down
+ * the limb counts: a helper that lies in the middle of the hips is none.
  */
-export function guessJoints({ joints }: Motion): JointTable {
+export function guessJoints(motion: Motion): JointTable {
+  const { joints } = motion;
   const table: JointTable = {};
   const put = (place: BodyPlace, index: number): void => {
     table[place] ??= index;
   };
-  joints.forEach(({ name, parent }, index) => {
-    const plain = name.replace(/^.*:/, '');
-    const bare = plain.toLowerCase().replace(/[^a-z]/g, '');
-    if (bare === 'end' || FINGER.test(bare)) return;
-    const side = sideOf(plain);
+  const candidates = new Map<BodyPlace, number[]>();
+  joints.forEach(({ name }, index) => {
+    const words = wordsOf(name);
+    const bare = words.join('').toLowerCase();
+    if (bare === 'end' || FINGER.test(bare) || HELPER.test(bare)) return;
+    const side = sideOf(words);
     if (!side) {
-      if (parent < 0) put('hips', index);
+      if (/hips?$|pelvis/.test(bare)) put('hips', index);
       else if (/neck/.test(bare)) put('neck', index);
       else if (/head/.test(bare)) put('head', index);
-      else if (/chest|thorax|spine|torso|abdomen/.test(bare)) table.chest = index; // the highest of the spine
+      else if (/chest|thorax|spine|torso|abdomen|upperback/.test(bare)) table.chest = index; // the highest of the spine
       return;
     }
-    if (/collar|clavicle|clav/.test(bare)) return;
-    const place = LIMB_WORDS.find(([, pattern]) => pattern.test(bare))?.[0];
-    if (!place) return;
-    // “LeftShoulder” above “LeftArm” is a collar bone: the joint nearer to the elbow wins.
-    if (place === 'shoulder') table[`${side} shoulder`] = index;
-    else put(`${side} ${place}`, index);
+    // The side's own letters are no part of what is looked for.
+    const part = words
+      .filter((word) => !/^(l|r|left|right)$/i.test(word))
+      .join('')
+      .toLowerCase();
+    if (COLLAR.test(part) || (MIDDLE.test(part) && !/^hip/.test(part))) return;
+    const place = LIMB_WORDS.find(([, pattern]) => pattern.test(part))?.[0];
+    if (place) {
+      const key: BodyPlace = `${side} ${place}`;
+      candidates.set(key, [...(candidates.get(key) ?? []), index]);
+    }
   });
+  if (table.hips === undefined && joints.length > 0) table.hips = 0;
+  for (const side of ['left', 'right'] as const) {
+    for (const place of ['elbow', 'wrist', 'ankle', 'knee', 'toes']) {
+      const [first] = candidates.get(`${side} ${place}`) ?? [];
+      if (first !== undefined) put(`${side} ${place}`, first);
+    }
+    for (const [place, next] of [
+      ['shoulder', 'elbow'],
+      ['hip', 'knee'],
+    ] as const) {
+      const below = table[`${side} ${next}`];
+      const some = (candidates.get(`${side} ${place}`) ?? []).filter(
+        (index) => below === undefined || (index !== below && isBelow(motion, below, index)),
+      );
+      const nearest = some.at(-1);
+      if (nearest !== undefined) put(`${side} ${place}`, nearest);
+    }
+  }
   return table;
 }
 

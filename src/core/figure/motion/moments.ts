@@ -70,7 +70,10 @@ export function drawableMoments(motion: Motion, table: JointTable, atMost = 24):
   const sorted = [...speed].sort((a, b) => a - b);
   const slow = sorted[Math.floor(sorted.length / 3)] ?? 0;
   const candidates: { i: number; kind: Moment['kind'] }[] = [];
+  const held = holds(speed);
+  for (const { from, to } of held) candidates.push({ i: Math.floor((from + to) / 2), kind: 'still' });
   shapes.forEach((shape, i) => {
+    if (held.some(({ from, to }) => i >= from && i <= to)) return;
     const around = [shapes[i - 1], shapes[i + 1]].filter((s) => s !== undefined);
     const speedAround = [speed[i - 1], speed[i + 1]].filter((s) => s !== undefined);
     const extreme = around.every((s) => s.spread <= shape.spread) || around.every((s) => s.spread >= shape.spread);
@@ -98,6 +101,32 @@ export function drawableMoments(motion: Motion, table: JointTable, atMost = 24):
     chosen.push(best);
   }
   return chosen.sort((a, b) => a.i - b.i).map(({ i, kind }) => ({ frame: frames[i], kind }));
+}
+
+/** Bones that turn less than this between two frames looked at stand still, degrees; and so many frames running are a hold. */
+const STILL_DEG = 0.4;
+const HOLD_FRAMES = 5;
+
+/** Stretches in which nothing moves: each is one pose. */
+function holds(speed: readonly number[]): { from: number; to: number }[] {
+  const found: { from: number; to: number }[] = [];
+  let from: number | undefined;
+  for (let i = 0; i <= speed.length; i++) {
+    const still = i < speed.length && speed[i] < STILL_DEG;
+    if (still) from ??= i;
+    else if (from !== undefined) {
+      if (i - from >= HOLD_FRAMES) found.push({ from, to: i - 1 });
+      from = undefined;
+    }
+  }
+  return found;
+}
+
+/** Whether anything moves in a clip at all: a pose that is held throughout is one picture. */
+export function moves(motion: Motion, table: JointTable): boolean {
+  const step = Math.max(1, Math.floor(motion.frames.length / 50));
+  const shapes = motion.frames.flatMap((_, i) => (i % step === 0 ? [shapeOf(motion, table, i)] : []));
+  return shapes.some((shape) => difference(shapes[0], shape) > 1);
 }
 
 const meanSpread = (shapes: readonly Shape[]): number =>

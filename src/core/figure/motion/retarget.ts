@@ -20,6 +20,7 @@ import {
 } from '../skeleton/vector';
 import { type Motion, placeJoints } from './bvh';
 import type { BodyPlace, JointTable } from './jointNames';
+import { type UpAxis, upright } from './upright';
 
 const REST = restPositions(BUILDS.masc);
 
@@ -37,13 +38,21 @@ function hanging(direction: Vec3, front: Vec3, restOffset: Vec3): Quat {
   return quatMul(rotationFromBasis(cross(y, z), y, z), rotationBetween(normalize(restOffset), [0, -1, 0]));
 }
 
-/** The local rotations of our skeleton that bring its joints into line with a frame's, whatever the rest pose and the order of axes. */
-export function retarget(motion: Motion, table: JointTable, frameIndex: number): Record<string, Quat> {
+/**
+ * The local rotations of our skeleton that bring its joints into line with a frame's, whatever the rest pose and the order of axes.
+ * @param up The axis of the file that points up.
+ */
+export function retarget(
+  motion: Motion,
+  table: JointTable,
+  frameIndex: number,
+  up: UpAxis = 'y',
+): Record<string, Quat> {
   const { positions } = placeJoints(motion, motion.frames[frameIndex]);
   return localOf(
     worldOf((place) => {
       const joint = table[place];
-      return joint === undefined ? undefined : positions[joint];
+      return joint === undefined ? undefined : upright(positions[joint], up);
     }),
   );
 }
