@@ -58,3 +58,37 @@ export async function decode(
     decoder.close();
   }
 }
+
+/** How a canvas is turned for a picture stored as each Exif orientation says (CIPA DC-008), in the stored width and height. */
+const TURNS: Readonly<Record<number, (w: number, h: number) => [number, number, number, number, number, number]>> = {
+  2: (w) => [-1, 0, 0, 1, w, 0],
+  3: (w, h) => [-1, 0, 0, -1, w, h],
+  4: (_, h) => [1, 0, 0, -1, 0, h],
+  5: () => [0, 1, 1, 0, 0, 0],
+  6: (_, h) => [0, 1, -1, 0, h, 0],
+  7: (w, h) => [0, -1, -1, 0, h, w],
+  8: (w) => [0, -1, 1, 0, 0, w],
+};
+/** From here on width and height change places. */
+const FIRST_SIDEWAYS = 5;
+
+/**
+ * A picture turned upright where the browser did not: browsers follow what JPEG, PNG and AVIF say of it, but not what WebP says.
+ * @param bytes The file: tells how it is stored.
+ */
+export async function turned(decoded: Decoded, bytes: Uint8Array, orientation: number): Promise<Decoded> {
+  const turn = TURNS[orientation];
+  if (!turn) return decoded;
+  const { widthPx, heightPx } = decoded;
+  const stored = imageSize(bytes);
+  if (orientation >= FIRST_SIDEWAYS && stored.width === heightPx && stored.width !== widthPx) return decoded;
+  const canvas = new OffscreenCanvas(
+    orientation >= FIRST_SIDEWAYS ? heightPx : widthPx,
+    orientation >= FIRST_SIDEWAYS ? widthPx : heightPx,
+  );
+  const context = canvas.getContext('2d');
+  if (!context) return decoded;
+  context.setTransform(...turn(widthPx, heightPx));
+  context.drawImage(decoded.picture, 0, 0, widthPx, heightPx);
+  return whole(await createImageBitmap(canvas));
+}

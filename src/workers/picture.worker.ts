@@ -4,10 +4,11 @@ import { IMAGE_TYPES_BY_ENDING, type ImageFacts, type ImageNote } from '@/core/r
 import type { ImageProblem } from '@/core/references/imageProblem';
 import { inspectImage } from '@/core/references/inspectImage';
 import { LIKENESS_PX, likenessHash } from '@/core/references/likeness';
-import { avifTells, isAnimated, stripMetadata } from '@/core/references/metadata';
+import { avifTells, exifOfWebp, isAnimated, stripMetadata } from '@/core/references/metadata';
 import type { ImageType, PictureBox } from '@/core/references/picture';
 import { grayOf, PLAIN_SPREAD, readTone, type Tone } from '@/core/references/tone';
-import { decode, type Decoded, whole } from './decode';
+import { decode, type Decoded, whole, turned } from './decode';
+import { figureInPicture } from './figureInPicture';
 import { sha256 } from './sha256';
 
 export interface PreparedPicture {
@@ -19,6 +20,8 @@ export interface PreparedPicture {
   tone: Tone;
   takenAtMs: number | null;
   notes: ImageNote[];
+  /** The figure it was saved from here, by its reference and name. */
+  figure?: { reference: string; name?: string | undefined };
   /** Missing where the file can be kept as it is. */
   image: Blob | undefined;
   thumbnail: Blob;
@@ -95,8 +98,10 @@ interface Told {
   takenAtMs: number | null;
 }
 /** What the file says of itself; nothing of it is needed, so whatever cannot be read is none. */
-async function toldBy(bytes: Uint8Array<ArrayBuffer>): Promise<Told> {
-  const told = (await parseExif(bytes, {
+async function toldBy(bytes: Uint8Array<ArrayBuffer>, type: ImageFacts['type']): Promise<Told> {
+  // The reader of Exif knows no WebP, but the block in it.
+  const block = type === 'image/webp' ? exifOfWebp(bytes) : undefined;
+  const told = (await parseExif(block ?? bytes, {
     pick: ['Orientation', 'DateTimeOriginal', 'CreateDate', 'GPSLatitude'],
     translateValues: false,
   }).catch(() => undefined)) as { Orientation?: number; DateTimeOriginal?: unknown; CreateDate?: unknown } | undefined;
@@ -151,11 +156,12 @@ const api = {
           ? decodeHeic(bytes)
           : decode(file.type === facts.type ? file : new Blob([bytes], { type: facts.type }), bytes, neededScale),
         sha256(bytes),
-        toldBy(bytes),
+        toldBy(bytes, facts.type),
       ]);
-      const { widthPx, heightPx } = decoded;
-      const kept = await imageToKeep(bytes, facts.type, decoded, told);
-      const { canvas } = shrink(decoded, thumbnailScale(widthPx, heightPx), 'medium');
+      const upright = facts.type === 'image/webp' ? await turned(decoded, bytes, told.orientation) : decoded;
+      const { widthPx, heightPx } = upright;
+      const kept = await imageToKeep(bytes, facts.type, upright, told);
+      const { canvas } = shrink(upright, thumbnailScale(widthPx, heightPx), 'medium');
       const ending = (IMAGE_TYPES_BY_ENDING as Partial<typeof IMAGE_TYPES_BY_ENDING>)[
         name.split('.').at(-1)?.toLowerCase() ?? ''
       ];
@@ -164,7 +170,9 @@ const api = {
         ...(isAnimated(facts.type, bytes) ? ['first frame' as const] : []),
         ...(ending !== undefined && ending !== facts.type ? ['other ending' as const] : []),
       ];
+      const figure = facts.type === 'image/png' ? figureInPicture(bytes) : undefined;
       const picture: PreparedPicture = {
+        ...(figure && { figure }),
         type: kept.type,
         widthPx: Math.round(widthPx * kept.scale),
         heightPx: Math.round(heightPx * kept.scale),
@@ -181,6 +189,7 @@ const api = {
         }),
       };
       decoded.picture.close();
+      upright.picture.close();
       return { ok: true, picture };
     } catch {
       return { ok: false, problem: { kind: 'damaged' } };

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { zipSync } from 'fflate';
 import { noteSentence, problemSentence, shortName } from '@/core/references/imageFile';
 import { inspectImage } from '@/core/references/inspectImage';
-import { avifTells, isAnimated, stripMetadata } from '@/core/references/metadata';
+import { avifTells, exifOfWebp, isAnimated, stripMetadata } from '@/core/references/metadata';
 import { unzipFiles, ZipProblem } from '@/core/references/pictureZip';
 import { gif, png } from '../images';
 
@@ -138,5 +138,18 @@ describe('unzipFiles', () => {
     const central = Buffer.from(lying).lastIndexOf('lying.png') - 46;
     new DataView(lying.buffer, lying.byteOffset).setUint32(central + 24, 100, true);
     await expect(namesIn(lying)).rejects.toThrow(ZipProblem);
+  });
+});
+
+describe('exifOfWebp', () => {
+  it('finds the block that tells which way up a WebP is', async () => {
+    const { parse } = (await import('exifr')).default;
+    const file = bytesOf(await made().webp().withMetadata({ orientation: 6 }).toBuffer());
+    const block = exifOfWebp(file);
+    expect(await parse(block ?? file, { pick: ['Orientation'], translateValues: false })).toMatchObject({
+      Orientation: 6,
+    });
+    const bare = sharp({ create: { width: 9, height: 9, channels: 3, background: '#333' } }).webp();
+    expect(exifOfWebp(bytesOf(await bare.toBuffer()))).toBeUndefined();
   });
 });

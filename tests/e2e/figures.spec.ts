@@ -91,6 +91,34 @@ test('picture, answer key and model are taken out', async ({ page }) => {
   expect(markup).toContain('data-layer="tilts"');
   expect(markup).toMatch(/stroke="#[0-9a-f]{6}"/i);
   expect(markup).not.toContain('var(');
+  // Letters are outlines, and none stands out over the page.
+  expect(markup).not.toContain('<text');
+  const outside = await page.evaluate((source) => {
+    const holder = document.createElement('div');
+    holder.innerHTML = source;
+    document.body.append(holder);
+    const svg = holder.querySelector('svg') as SVGSVGElement;
+    const { width, height } = svg.viewBox.baseVal;
+    const labels = [...svg.querySelectorAll('path[aria-label]')] as SVGPathElement[];
+    const out = labels.filter((label) => {
+      const box = label.getBBox();
+      return box.x < 0 || box.y < 0 || box.x + box.width > width || box.y + box.height > height;
+    });
+    holder.remove();
+    return { labels: labels.length, out: out.length };
+  }, markup);
+  expect(outside.labels).toBeGreaterThan(1);
+  expect(outside.out).toBe(0);
+
+  // Dropped where pictures are taken, it is the figure again.
+  await page.goto('/poses?set=library');
+  await page.getByLabel('Choose pictures').setInputFiles({ name: png.name, mimeType: 'image/png', buffer: png.bytes });
+  await expect(page.getByText(/holds a figure/)).toBeVisible();
+  await page.getByRole('button', { name: /Figures from files/ }).click();
+  await expect(page.getByRole('link', { name: /Bell-ringer waiting/i })).toBeVisible();
+  await page.goBack();
+  await page.goto('/poses/figure?id=figure%2Fbell-ringer-waiting%2Fstocky%2F30%2F6%2F26');
+  await expect(page.getByText(/^The action line is/)).toBeVisible();
 
   const glb = await saved(page, () => page.getByRole('button', { name: 'Model (glTF)' }).click());
   expect(glb.bytes.subarray(0, 4).toString()).toBe('glTF');

@@ -65,6 +65,7 @@ test('phones’ photographs stand upright and lose the place they were taken at;
     ],
     ['place.png', await plain('#226633').withExif(exif).png().toBuffer()],
     ['place.webp', await plain('#aa3366').withExif(exif).webp().toBuffer()],
+    ['turned.webp', await plain('#66aa33').withMetadata({ orientation: 6 }).webp().toBuffer()],
     ['place.avif', await plain('#3355aa').withExif(exif).avif().toBuffer()],
     ['print.jpg', await plain('#118877').toColorspace('cmyk').jpeg().toBuffer()],
     ['deep.png', await plain('#887711').toColorspace('rgb16').png().toBuffer()],
@@ -79,9 +80,9 @@ test('phones’ photographs stand upright and lose the place they were taken at;
   await page
     .getByLabel('Choose pictures')
     .setInputFiles(files.map(([name, buffer]) => ({ name, mimeType: '', buffer })));
-  await expect(page.getByText('7 pictures added.')).toBeVisible();
+  await expect(page.getByText('8 pictures added.')).toBeVisible();
   await expect(page.getByText('“moving.gif” moves; its first frame is kept to draw from.')).toBeVisible();
-  await expect(cells(page).locator('img')).toHaveCount(7);
+  await expect(cells(page).locator('img')).toHaveCount(8);
   const pictures = await kept(page);
   for (const { name, record, shown, tells } of pictures) {
     expect(tells, name).toBe(false);
@@ -89,6 +90,7 @@ test('phones’ photographs stand upright and lose the place they were taken at;
   }
   const of = (name: string) => pictures.find((p) => p.name === name);
   expect(of('phone.jpg')).toMatchObject({ shown: [40, 80], type: 'image/jpeg', taken: 2024 });
+  expect(of('turned.webp')).toMatchObject({ shown: [40, 80], type: 'image/png' });
   expect(of('place.png')).toMatchObject({ shown: [80, 40], type: 'image/png' });
   expect(of('place.avif')?.type).toBe('image/webp');
 });

@@ -51,5 +51,6 @@ export function calendarOf({ id, recipe, schedule }: SavedPlan, now: Date): stri
     trigger: 300,
     description: `${recipe.title}, ${durationWords(sumPlan(plan).totalMs)}`,
   });
-  return calendar.toString();
+  // Every line of the format ends with a break, the last one too.
+  return `${calendar.toString().trimEnd()}\r\n`;
 }

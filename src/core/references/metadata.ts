@@ -97,6 +97,20 @@ function stripWebp(bytes: Uint8Array<ArrayBuffer>): KeptParts {
   return [riff, ...kept];
 }
 
+/** What a WebP tells of itself, as an Exif block (CIPA DC-008) that begins like a TIFF; undefined where it tells nothing. */
+export function exifOfWebp(bytes: Uint8Array<ArrayBuffer>): Uint8Array<ArrayBuffer> | undefined {
+  const view = new DataView(bytes.buffer, bytes.byteOffset);
+  for (let at = 12; at + 8 <= bytes.length;) {
+    const size = view.getUint32(at + 4, true);
+    if (ascii(bytes, at, at + 4) === 'EXIF') {
+      const block = bytes.subarray(at + 8, at + 8 + size);
+      return ascii(block, 0, 4) === 'Exif' ? block.subarray(6) : block;
+    }
+    at += 8 + size + (size & 1);
+  }
+  return undefined;
+}
+
 /**
  * A picture's file without what it tells beyond the picture.
  * @param orientation As Exif numbers it, 1 to 8; kept in JPEG, where browsers follow it.

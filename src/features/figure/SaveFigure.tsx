@@ -52,7 +52,7 @@ export function SaveFigure({
   };
   const key = async (): Promise<void> => {
     const { svgFile } = await import('./figureFiles');
-    if (svg.current) download(svgFile(svg.current), `${fileName(name)}-answer-key.svg`);
+    if (svg.current) download(await svgFile(svg.current), `${fileName(name)}-answer-key.svg`);
   };
   const model = async (): Promise<void> => {
     download(await withWorker((api) => api.glb(id, covered)), `${fileName(name)}.glb`);

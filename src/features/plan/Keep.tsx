@@ -16,7 +16,7 @@ import { describePictures } from '@/storage/pictures/findPictures';
 import { nextSheetCode, sheetCodeWords } from '@/core/journal/sheetCode';
 import { pictureShapes } from '@/storage/hooks/usePictureShapes';
 import { storageProblem } from '@/storage/problems';
-import { savePlan } from '@/storage/sessions/savedPlans';
+import { listSavedPlans, savePlan } from '@/storage/sessions/savedPlans';
 import { listSessions, saveSession } from '@/storage/sessions/sessions';
 import { minuteOfDay } from '@/core/practice/time/clockTime';
 import { download } from '@/ui/download';
@@ -124,7 +124,11 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
       </Part>
       <Weekdays
         onSave={async (schedule, asFile) => {
-          const plan = saved(schedule);
+          // The same plan keeps its identity: a calendar takes the file again for the same event.
+          const before = (await listSavedPlans()).find(
+            (one) => one.binnedAtMs === null && one.recipe.title === recipe.title,
+          );
+          const plan = { ...saved(schedule), ...(before && { id: before.id }) };
           await savePlan(plan);
           if (!asFile) {
             onTold(`“${recipe.title}” stands on its weekdays: Today begins with it then.`);

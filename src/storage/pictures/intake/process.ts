@@ -1,6 +1,7 @@
 import { noteSentence } from '@/core/references/imageFile';
 import type { ImageProblem } from '@/core/references/imageProblem';
-import { newPicture, type Picture } from '@/core/references/picture';
+import { FIGURES_FROM_FILES } from '@/core/interchange/figurePicture';
+import { MOST_FIGURES, newPicture, type Picture, type PictureSet, type SetFigure } from '@/core/references/picture';
 import { type Preparer, startPreparer } from '@/workers/prepareFile';
 import type { Preparation, PreparedPicture } from '@/workers/picture.worker';
 import { announce, announceRecords } from '@/storage/changes';
@@ -28,6 +29,8 @@ interface Outcome {
   preparation: Preparation;
   /** Its thumbnail as it is kept. */
   small?: SmallImage;
+  /** The figure it was saved from, as a set keeps it. */
+  figure?: SetFigure;
 }
 
 /** A picture's record from what was read off its file. */
@@ -67,6 +70,26 @@ interface Written {
   notes: string[];
 }
 
+/** A figure into a set, or into the one for figures from files; once. @returns Whether there was room. */
+async function putFigure(
+  tx: WriteTransaction,
+  figure: SetFigure,
+  setId: string | null,
+  nowMs: number,
+): Promise<boolean> {
+  const id = setId ?? FIGURES_FROM_FILES.id;
+  const set: PictureSet = (await tx.objectStore('sets').get(id)) ?? {
+    ...FIGURES_FROM_FILES,
+    createdAtMs: nowMs,
+    binnedAtMs: null,
+  };
+  const figures = set.figures ?? [];
+  if (figures.some((one) => one.id === figure.id)) return true;
+  if (figures.length >= MOST_FIGURES) return false;
+  await put(tx, 'sets', { ...set, binnedAtMs: null, figures: [...figures, figure] });
+  return true;
+}
+
 /** One file into the library as part of a transaction: added, found to be there, or left out. */
 async function writeOne(
   tx: WriteTransaction,
@@ -82,6 +105,10 @@ async function writeOne(
   else if (!preparation.ok) leaveOut(preparation.problem);
   else {
     const { picture: prepared } = preparation;
+    if (outcome.figure && (await putFigure(tx, outcome.figure, batch.setId, nowMs))) {
+      to.notes.push(`“${waiting.name}” holds a figure: it is in the set as that figure, to be turned and moved.`);
+      return;
+    }
     const same = await tx.objectStore('pictures').index('byHash').get(prepared.hash);
     if (same) {
       // The file is here: it comes out of the bin and into this set, and that is said.
@@ -104,7 +131,7 @@ async function writeOne(
 /** Write what was prepared, with the batch's count, all or nothing. */
 async function writeTogether(outcomes: readonly Outcome[], batchId: string, nowMs: number): Promise<void> {
   const written: Written = { changed: [], added: [], problems: [], notes: [] };
-  const wrote = await atomically(['waiting', 'pictures', 'images', 'batches'], async (tx) => {
+  const wrote = await atomically(['waiting', 'pictures', 'images', 'batches', 'sets'], async (tx) => {
     const batch = await tx.objectStore('batches').get(batchId);
     // Paused or canceled meanwhile: what was prepared waits on, or is dropped.
     if (batch?.state !== 'running') return false;
@@ -121,6 +148,7 @@ async function writeTogether(outcomes: readonly Outcome[], batchId: string, nowM
   });
   if (!wrote) return;
   for (const { waiting } of outcomes) forgetFile(waiting.id);
+  if (outcomes.some(({ figure }) => figure)) announce('sets');
   tell([...written.added, ...written.changed]);
 }
 
@@ -165,6 +193,13 @@ async function waitingOf(batchId: string): Promise<Waiting[]> {
   return (await db()).getAllFromIndex('waiting', 'byBatch', range, STRIDE);
 }
 
+/** The figure a picture holds as a set keeps it; undefined for one that is not known here. */
+async function figureOf(held: PreparedPicture['figure']): Promise<SetFigure | undefined> {
+  if (!held) return undefined;
+  const { setFigures } = await import('@/storage/references/describeFigures');
+  return (await setFigures([held.reference], [held.name?.slice(0, 120)]).catch(() => [])).at(0);
+}
+
 /** Prepare a stretch of the line. @returns Whether anything waited, and whether it can be read in this tab. */
 async function processStretch(
   batch: Batch,
@@ -192,7 +227,8 @@ async function processStretch(
   };
   await preparer.all(readable, signal, async ({ waiting, file }, preparation) => {
     const small = preparation.ok ? await smallImage(preparation.picture.thumbnail) : undefined;
-    outcomes.push({ waiting, file, preparation, ...(small && { small }) });
+    const figure = preparation.ok ? await figureOf(preparation.picture.figure) : undefined;
+    outcomes.push({ waiting, file, preparation, ...(small && { small }), ...(figure && { figure }) });
     if (outcomes.length < WRITTEN_TOGETHER) return;
     // The next pictures are prepared while these are written; a failure shows at the flush after.
     const before = writing;
