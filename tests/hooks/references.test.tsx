@@ -6,7 +6,7 @@ import { POINT_COUNT } from '@/core/body/points';
 import { CATALOGUE } from '@/core/figure/catalogue/catalogue';
 import { type Picture, pictureReferenceId } from '@/core/references/picture';
 import { useImageOf } from '@/features/poses/picture/useImageOf';
-import { useReferenceName } from '@/features/run/words/useReferenceName';
+import { useReferenceName } from '@/storage/hooks/useReferenceName';
 import { announce } from '@/storage/changes';
 import { atomically, closeDb, put } from '@/storage/db';
 import { useCovered } from '@/storage/hooks/useCovered';

@@ -42,6 +42,7 @@ function editorOf(recipe: Recipe, selected: readonly string[] = []): PlanEditor 
     change: nothing,
     undo: nothing,
     redo: nothing,
+    poolOfBlock: () => ({ pool: [], leftOut: [] }),
     undoWords: undefined,
     redoWords: undefined,
     newId: () => 'new',
@@ -186,7 +187,9 @@ describe('what the program keeps, block by block', () => {
 
 describe('what a block is drawn from', () => {
   const fields = (block: PosesRecipe, chosen: (string | null)[] = ['r1', 'r2']): string =>
-    renderToStaticMarkup(<PictureFields block={block} chosen={chosen} sets={[]} change={nothing} />);
+    renderToStaticMarkup(
+      <PictureFields block={block} chosen={chosen} sets={[]} change={nothing} pool={[]} leftOut={[]} />,
+    );
   it('is a set with an order and a filter, and pins one can press', () => {
     const block = level('a', 2, 60_000);
     const source = { ...block.source, hardest: 2, extent: 'part', gentleFirst: true, pins: ['r1', null] };
@@ -199,7 +202,7 @@ describe('what a block is drawn from', () => {
   it('is one picture where it is the same again, and has no odd one out then', () => {
     const block = posedBy(level('a', 4, 60_000), 'same picture');
     const markup = fields(block, ['r1', 'r1', 'r1', 'r1']);
-    expect(markup.match(/the picture of pose/g)).toHaveLength(1);
+    expect(markup.match(/Pin the picture of pose/g)).toHaveLength(1);
     expect(textOf(markup)).not.toContain('an odd one out at the end');
   });
   it('asks for words where there is no picture', () => {

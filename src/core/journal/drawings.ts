@@ -4,7 +4,7 @@ import type { Exercise } from '../practice/exercises/exercise';
 import { poseExercise } from '../practice/rules/poseExercise';
 import { drawingKey } from '../practice/rules/holds';
 import { referenceOf } from '../practice/rules/showsReference';
-import type { Plan } from '../practice/plan/schema';
+import type { Plan, PosePlan } from '../practice/plan/schema';
 import type { Laid, Segment } from '../practice/time/timeline';
 import { replayOf } from './replay';
 import type { Session } from './session';
@@ -20,6 +20,8 @@ export interface Drawing {
   referenceId: string | null;
   /** Said with it: which quality of line, which element. */
   label?: string;
+  /** What of the picture was left out on purpose. */
+  leftOut?: readonly string[];
   spentMs: number;
   visit: Visit;
   /** What the learner put on the picture for it: the line of its flow, and where the eye is to go first. Shares of the picture. */
@@ -27,9 +29,9 @@ export interface Drawing {
   focal?: Visit['focal'];
 }
 
-const poseLabel = ({ blocks }: Plan, { blockIndex, poseIndex }: Segment): string | undefined => {
+const poseIn = ({ blocks }: Plan, { blockIndex, poseIndex }: Segment): PosePlan | undefined => {
   const block = blocks[blockIndex];
-  return block.kind === 'poses' ? block.poses[poseIndex]?.label : undefined;
+  return block.kind === 'poses' ? block.poses[poseIndex] : undefined;
 };
 
 /** What was put on the picture of each drawing, before it was begun or while it was made; the last of each kind holds. */
@@ -57,7 +59,7 @@ function staysOf(session: Session): Drawing[] {
     const exercise = segment.kind === 'draw' ? poseExercise(plan, segment) : undefined;
     if (!exercise) return [];
     const { segmentIndex } = visit;
-    const label = poseLabel(plan, segment);
+    const { label, leftOut } = poseIn(plan, segment) ?? {};
     const referenceId = referenceOf(plan, segment);
     const drawing = drawingKey(plan, segment);
     return [
@@ -70,6 +72,7 @@ function staysOf(session: Session): Drawing[] {
         spentMs: visitSpentMs(visit),
         visit,
         ...(label && { label }),
+        ...(leftOut && { leftOut }),
       },
     ];
   });

@@ -6,7 +6,12 @@ import { counted, listWords } from '../words';
 import type { Drawing } from './drawings';
 
 /** What was noted of one drawing while it was made and right after, a phrase each: peeks, lifts, marks, rubbing out, what was missing. */
-export function poseRecord({ exercise, visit, spentMs }: Pick<Drawing, 'exercise' | 'visit' | 'spentMs'>): string[] {
+export function poseRecord({
+  exercise,
+  visit,
+  spentMs,
+  leftOut,
+}: Pick<Drawing, 'exercise' | 'visit' | 'spentMs' | 'leftOut'>): string[] {
   const { peeks, lifts, marks, rubbedOut, missing, wholeInMs } = visit;
   const read = readPeeks(peeks, spentMs);
   const most = mostMarks(exercise.rule);
@@ -20,6 +25,7 @@ export function poseRecord({ exercise, visit, spentMs }: Pick<Drawing, 'exercise
       : [`${counted(marks, 'mark')}${most !== undefined && marks > most ? `, ${marks - most} over` : ''}`]),
     ...(rubbedOut ? [rubbedOut === 1 ? 'rubbed out once' : `rubbed out ${rubbedOut} times`] : []),
     ...(wholeInMs === undefined ? [] : [`whole after ${durationWords(Math.round(wholeInMs / 1000) * 1000)}`]),
+    ...(leftOut && leftOut.length > 0 ? [`left out: ${listWords(leftOut)}`] : []),
     ...(missing && missing.length > 0 ? [`without ${listWords(missing.map((m) => m.toLowerCase()))}`] : []),
   ];
 }

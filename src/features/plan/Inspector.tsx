@@ -99,7 +99,13 @@ export function Inspector({ editor, sets, onExercise, availableMs }: InspectorPr
           <div role="tabpanel" id="tab-panel" aria-labelledby={`tab-${tab}`}>
             {tab === 'Time' && <TimeFields key={block.id} block={block} recipe={recipe} change={changePoses} />}
             {tab === 'Pictures' && (
-              <PictureFields block={block} chosen={editor.chosen[block.id] ?? []} sets={sets} change={changePoses} />
+              <PictureFields
+                block={block}
+                chosen={editor.chosen[block.id] ?? []}
+                {...editor.poolOfBlock(block)}
+                sets={sets}
+                change={changePoses}
+              />
             )}
             {tab === 'Rule' && <RuleFields block={block} recipe={recipe} change={changePoses} />}
             {tab === 'Paper' && <PaperFields block={block} recipe={recipe} change={changePoses} />}

@@ -1,5 +1,4 @@
 'use client';
-import { Pin, PinOff } from 'lucide-react';
 import { BUILT_IN_SETS } from '@/core/references/builtIn';
 import { LIBRARY_ID, type PictureSet } from '@/core/references/picture';
 import { PICK_ORDERS } from '@/core/references/pickOrder';
@@ -9,7 +8,8 @@ import { HOLD_LIMITS_MS, USUAL_HOLD_LIMIT_MS } from '@/core/practice/rules/holds
 import { durationWords } from '@/core/practice/time/duration';
 import { without } from '@/core/without';
 import { Choice, Row, Select, Tick, Typed } from './fields';
-import { Standing } from './Standing';
+import { LeftOut } from './LeftOut';
+import { PinnedPictures } from './PinnedPictures';
 import type { ChangePoses } from './TimeFields';
 
 const KINDS = ['pictures', 'same picture', 'live model', 'own hand', 'imagination', 'none'] as const;
@@ -31,22 +31,21 @@ export const setOptions = (sets: readonly PictureSet[]): [string, string][] => [
 interface PictureFieldsProps {
   block: PosesRecipe;
   chosen: readonly (string | null)[];
+  /** What it may be drawn from, and what of its set its wishes leave out. */
+  pool: readonly string[];
+  leftOut: readonly string[];
   sets: readonly PictureSet[];
   change: ChangePoses;
 }
 
 /** Where the references of a block come from, and which are kept. */
-export function PictureFields({ block, chosen, sets, change }: PictureFieldsProps) {
+export function PictureFields({ block, chosen, pool, leftOut, sets, change }: PictureFieldsProps) {
   const { source } = block;
   const set = (part: Partial<PosesRecipe['source']>): void =>
     change('Pictures', (b) => ({ ...b, source: { ...b.source, ...part } }));
   const fromPictures = source.kind === 'pictures' || source.kind === 'same picture';
   const shown =
     source.kind === 'same picture' ? chosen.slice(0, 1) : source.pairs ? chosen.filter((_, i) => i % 2 === 0) : chosen;
-  const togglePin = (slot: number): void => {
-    const pins = shown.map((id, i) => (i === slot ? (source.pins[i] ? null : id) : (source.pins[i] ?? null)));
-    set({ pins });
-  };
   return (
     <>
       <Row label="Draw from">
@@ -127,32 +126,17 @@ export function PictureFields({ block, chosen, sets, change }: PictureFieldsProp
             {source.kind === 'pictures' && (
               <Tick label="an odd one out at the end" checked={source.odd} onChange={(odd) => set({ odd })} />
             )}
+            <LeftOut ids={leftOut} />
           </Row>
           <Row label="Pinned">
             {shown.length === 0 && <span className="text-[14px] text-quiet">Nothing is chosen yet.</span>}
-            <ul className="flex max-h-[132px] flex-wrap gap-1 overflow-y-auto">
-              {shown.map((id, i) => {
-                const pinned = Boolean(source.pins[i]);
-                return (
-                  <li key={`${String(i)} ${id ?? ''}`}>
-                    <button
-                      type="button"
-                      aria-pressed={pinned}
-                      aria-label={`${pinned ? 'Unpin' : 'Pin'} the picture of ${source.pairs ? 'pair' : 'pose'} ${String(i + 1)}`}
-                      className={`relative flex h-[58px] w-[42px] items-end justify-center overflow-hidden rounded-[3px] border ${pinned ? 'border-ink bg-sheet' : 'border-hairline'}`}
-                      onClick={() => togglePin(i)}
-                    >
-                      <Standing referenceId={id} width={36} every={0} />
-                      {pinned ? (
-                        <Pin size={12} aria-hidden className="absolute top-[2px] right-[2px]" />
-                      ) : (
-                        <PinOff size={12} aria-hidden className="absolute top-[2px] right-[2px] opacity-30" />
-                      )}
-                    </button>
-                  </li>
-                );
-              })}
-            </ul>
+            <PinnedPictures
+              shown={shown}
+              pins={source.pins}
+              pool={pool}
+              slotName={source.pairs ? 'pair' : 'pose'}
+              onPins={(pins) => set({ pins })}
+            />
           </Row>
         </>
       ) : (

@@ -4,12 +4,13 @@ import { toastProblem } from '@/ui/toast/toast';
 import { chooseReferences, poolOf } from '@/core/practice/start/chooseReferences';
 import { type Chosen, layOutRecipe, type Origin } from '@/core/practice/plan/layOut';
 import { findProblems, type Problem } from '@/core/practice/edit/problems';
-import { blockIds, overTheMost, type Recipe } from '@/core/practice/plan/recipe';
+import { blockIds, overTheMost, type Recipe, type PosesRecipe } from '@/core/practice/plan/recipe';
 import type { Plan } from '@/core/practice/plan/schema';
 import { afterDoing, afterRedoing, afterUndoing, NO_STEPS, type Steps } from '@/core/undo';
 import { storageProblem } from '@/storage/problems';
 import { useKeeping } from '@/storage/hooks/useKeeping';
 import type { Session } from '@/core/journal/session';
+import { setsOfBlock } from '@/core/practice/start/setsOfBlock';
 import { usePools } from './usePools';
 
 interface Step {
@@ -33,6 +34,8 @@ export interface PlanEditor {
   ready: boolean;
   /** Pictures there are to choose from, in all its blocks together. */
   available: number;
+  /** What a block may be drawn from, and what of its sets its wishes leave out. */
+  poolOfBlock: (block: PosesRecipe) => { pool: readonly string[]; leftOut: readonly string[] };
   selected: readonly string[];
   select: (ids: readonly string[]) => void;
   /** One step that can be undone; the same words within a moment of each other are one step, such as a drag. */
@@ -104,6 +107,15 @@ export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs
     );
     return new Set(pictures).size;
   }, [recipe, pools]);
+  const poolOfBlock = useCallback(
+    (block: PosesRecipe) => {
+      const pool = poolOf(recipe, block, pools).map((r) => r.id);
+      const within = new Set(pool);
+      const all = setsOfBlock(recipe, block).flatMap((set) => pools.bySet.get(set) ?? []);
+      return { pool, leftOut: [...new Set(all.map((r) => r.id))].filter((id) => !within.has(id)) };
+    },
+    [recipe, pools],
+  );
   return {
     recipe,
     chosen,
@@ -111,6 +123,7 @@ export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs
     problems,
     ready,
     available,
+    poolOfBlock,
     selected: selected.filter((id) => recipe.blocks.some((b) => b.id === id)),
     select: setSelected,
     change,

@@ -6,6 +6,7 @@ import { drawingHistory } from '@/core/journal/history';
 import { lookedAt } from '@/core/journal/whose';
 import { coverage, type CoverageRow, type ReferenceFacts, TURNS, turnOf } from '@/core/references/coverage';
 import { BUILT_IN_SET_ID, LIBRARY_ID } from '@/core/references/picture';
+import { oneStepAway, oneStepWords } from '@/core/references/oneStep';
 import { counted } from '@/core/words';
 import { shippedReferences } from '@/core/references/referenceFacts';
 import { factsOf, referencesOf } from '@/storage/references/choices';
@@ -41,6 +42,7 @@ export function CoverageView() {
   const [target, setTarget] = useState<PickTarget>();
   const { value } = stored;
   const counts = useMemo(() => value && coverage(value.drawn, value.available, FAMILIES), [value]);
+  const step = useMemo(() => value && oneStepAway(value.drawn, value.available, FAMILIES), [value]);
   if (stored.problem) return <Notice>{stored.problem}</Notice>;
   if (!value || !counts) return <div className="mt-4 h-[400px] skeleton" aria-label="Counting" />;
   const most = Math.max(1, ...counts.byFamily.flatMap((row) => row.drawn));
@@ -83,6 +85,18 @@ export function CoverageView() {
           Draw what is missing
         </button>
       </div>
+      {step && (
+        <p className="mt-3 flex flex-wrap items-baseline gap-x-3">
+          {oneStepWords(step, value.of)}
+          <button
+            type="button"
+            className="link-quiet"
+            onClick={() => setTarget({ name: 'one step away', references: step.references })}
+          >
+            Draw that
+          </button>
+        </p>
+      )}
       <div className="mt-4 overflow-x-auto">
         <table className="border-collapse text-[14px]">
           <thead>

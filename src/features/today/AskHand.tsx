@@ -18,7 +18,7 @@ export function AskHand() {
     <div
       role="group"
       aria-label="Which hand draws?"
-      className="ml-3 inline-flex flex-wrap items-baseline gap-x-3 text-[14px]"
+      className="inline-flex flex-wrap items-baseline gap-x-3 text-[14px]"
     >
       <span className="text-quiet">Which hand draws?</span>
       {(['right', 'left'] as const).map((hand) => (

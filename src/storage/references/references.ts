@@ -49,6 +49,13 @@ export async function veilsOf(referenceId: string): Promise<PictureBox[]> {
   return picture?.leftOut?.map(({ box }) => box) ?? [];
 }
 
+/** What they are, in words. */
+export async function leftOutOf(referenceId: string): Promise<string[]> {
+  const pictureId = parsePictureReference(referenceId);
+  const picture = pictureId === undefined ? undefined : await loadPicture(pictureId);
+  return picture?.leftOut?.map(({ words }) => words) ?? [];
+}
+
 /** A render from the cache, or made now and kept. */
 export async function keptRender(key: string, make: () => Promise<Blob>): Promise<Blob> {
   const cached = await loadRender(key, Date.now());

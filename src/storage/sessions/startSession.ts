@@ -1,7 +1,8 @@
 import type { Session } from '@/core/journal/session';
-import type { Plan } from '@/core/practice/plan/schema';
+import type { Block, Plan } from '@/core/practice/plan/schema';
 import { loadRoom } from './room';
 import { loadSetting, saveSetting } from '@/storage/settings';
+import { leftOutOf } from '@/storage/references/references';
 import { appendEvents, runningSession, saveSession } from './sessions';
 
 const STARTED_KEY = 'fox-minute-started';
@@ -29,7 +30,7 @@ export async function startSession(plan: Plan): Promise<Session> {
   const choosingMs = (await loadSetting('choosingMs')) ?? 0;
   const session: Session = {
     id: crypto.randomUUID(),
-    plan,
+    plan: await withLeftOut(plan),
     log: [{ type: 'start', atMs: 0 }],
     startedAtMs: Date.now(),
     lastSeenMs: 0,
@@ -42,6 +43,23 @@ export async function startSession(plan: Plan): Promise<Session> {
   if (choosingMs > 0) await saveSetting('choosingMs', 0);
   remember(session.id);
   return session;
+}
+
+/** A plan that says of each pose what of its picture is left out on purpose: the record keeps it, whatever becomes of the picture. */
+async function withLeftOut(plan: Plan): Promise<Plan> {
+  const blocks = await Promise.all(
+    plan.blocks.map(async (block): Promise<Block> => {
+      if (block.kind !== 'poses') return block;
+      const poses = await Promise.all(
+        block.poses.map(async (pose) => {
+          const leftOut = pose.referenceId === null ? [] : await leftOutOf(pose.referenceId);
+          return leftOut.length > 0 ? { ...pose, leftOut } : pose;
+        }),
+      );
+      return { ...block, poses };
+    }),
+  );
+  return { ...plan, blocks };
 }
 
 /** End a cut-off session at its last sign of life. */

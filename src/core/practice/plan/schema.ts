@@ -19,6 +19,8 @@ const MAX_LAID_BLOCKS = 2 * MAX_DRAWINGS + MAX_BLOCKS;
 const posePlanSchema = z.object({
   /** A built-in figure, a picture in the learner's sets, or nothing. */
   referenceId: z.nullable(z.string().check(z.maxLength(LONGEST_REFERENCE_ID))),
+  /** What of it is left out on purpose. */
+  leftOut: z.optional(z.array(z.string().check(z.maxLength(80))).check(z.maxLength(20))),
   /** The odd one out: outside the theme, and as good skipped as drawn. */
   odd: z.optional(z.boolean()),
   /** Where it differs from the block's. */

@@ -153,6 +153,7 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
             box={framing?.box}
             onBox={(box) => framing && setFraming({ ...framing, box })}
             leftOut={(picture.leftOut ?? []).map(({ box }) => box)}
+            lightFrom={effectiveFacts(picture).lightFrom}
           />
         )}
         <div className="mt-3 flex flex-wrap gap-2">

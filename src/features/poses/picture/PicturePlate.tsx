@@ -26,6 +26,8 @@ export interface PlateProps {
   box: PictureBox | undefined;
   onBox: (box: PictureBox) => void;
   leftOut: readonly PictureBox[];
+  /** Where the light comes from; undefined where nobody knows, or it comes from the front. */
+  lightFrom: string | undefined;
 }
 
 const STEP = 0.005;
@@ -70,11 +72,40 @@ export function PicturePlate(props: PlateProps) {
           {leftOut.map(({ left, top, width, height }, i) => (
             <rect key={i} x={left * w} y={top * h} width={width * w} height={height * h} fill="var(--hairline)" />
           ))}
+          <LightArrow from={props.lightFrom} w={w} h={h} />
           {moving && props.body && <Points {...props} body={props.body} w={w} h={h} />}
           {box && <BoxEditor box={box} w={w} h={h} onChange={onBox} />}
         </svg>
       </div>
     </div>
+  );
+}
+
+/** Where an arrow of the light begins, shares of the picture, and which way it points. */
+const LIGHT: Readonly<Record<string, { at: readonly [number, number]; turn: number }>> = {
+  left: { at: [0.03, 0.5], turn: 0 },
+  right: { at: [0.97, 0.5], turn: 180 },
+  above: { at: [0.5, 0.03], turn: 90 },
+};
+
+function LightArrow({ from, w, h }: { from: string | undefined; w: number; h: number }) {
+  const light = from === undefined ? undefined : LIGHT[from];
+  if (!light) return null;
+  const [x, y] = light.at;
+  return (
+    <g
+      transform={`translate(${String(x * w)} ${String(y * h)}) rotate(${String(light.turn)})`}
+      fill="none"
+      strokeLinecap="round"
+    >
+      <title>Light from {from === 'above' ? 'above' : `the ${String(from)}`}</title>
+      {[
+        ['var(--plate)', 12],
+        ['var(--ochre)', 6],
+      ].map(([color, width]) => (
+        <path key={String(color)} d="M0 0H70M48 -18L70 0L48 18" stroke={String(color)} strokeWidth={width} />
+      ))}
+    </g>
   );
 }
 

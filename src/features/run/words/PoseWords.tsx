@@ -16,7 +16,7 @@ import { counted } from '@/core/words';
 import { MarkKinds } from './MarkKinds';
 import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
-import { useReferenceName } from './useReferenceName';
+import { useReferenceName } from '@/storage/hooks/useReferenceName';
 import { Ticking } from './Ticking';
 import { attemptWords, BEGINNING_MS, inLastMinute, poseCount, poseNotes, promptOf, takesStartPoint } from './words';
 

@@ -4,7 +4,7 @@ import { MoveFigure } from './MoveFigure';
 import { GapQuestions } from './GapQuestions';
 import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
-import { useReferenceName } from './useReferenceName';
+import { useReferenceName } from '@/storage/hooks/useReferenceName';
 import { Ticking } from './Ticking';
 import { digitsOf, nextPose, poseCount, previewOf } from './words';
 
