@@ -119,6 +119,10 @@ for (const truth of truths) {
   if (facts.family !== truth.family)
     misses.push(`${truth.file} ${truth.poseId}: ${truth.family} read as ${facts.family ?? 'none'}`);
 }
+for (const [file, found] of Object.entries(bodies).filter(([name]) => name.startsWith('nobody'))) {
+  count(rates, 'nobody claimed where nobody is', found.body === undefined);
+  if (found.body) misses.push(`${file}: somebody claimed, ${found.body.score.toFixed(2)}`);
+}
 const percent = ({ right, of }: Rate): string => `${String(Math.round((100 * right) / of))} %`;
 console.log('| fact | right | of | claimed |\n| --- | --- | --- | --- |');
 for (const [name, rate] of rates)

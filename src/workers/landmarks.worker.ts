@@ -99,7 +99,7 @@ const api = {
   },
   /**
    * The surest body in a picture.
-   * @param box Where to look; without it the detector finds the place, or else the whole picture is looked at.
+   * @param box Where to look; without it only where the detector saw somebody: the landmarks are found in anything they are asked for.
    */
   async find(image: Blob, name: LandmarkModel, box?: Box): Promise<FoundBodies> {
     const bitmap = await createImageBitmap(image);
@@ -120,7 +120,8 @@ const api = {
             size: 1.2 * Math.max(box.width * width, box.height * height),
             turn: 0,
           }
-        : (found.at(0)?.region ?? { ...wholeRegion(width, height), size: 1.1 * Math.max(width, height) });
+        : found.at(0)?.region;
+      if (!region) return { body: undefined, people: 0 };
       let body = await look(region);
       if (body.score > CERTAIN) {
         const again = await look(body.next);
@@ -128,7 +129,9 @@ const api = {
       }
       if (body.score <= CERTAIN) return { body: undefined, people: found.length };
       const { score, points, space } = body;
-      return { body: { score: Math.min(1, score), points, space }, people: Math.max(1, found.length) };
+      // No surer than either of the two that saw it.
+      const seen = Math.min(1, score, found.at(0)?.score ?? 1);
+      return { body: { score: seen, points, space }, people: Math.max(1, found.length) };
     } finally {
       bitmap.close();
     }

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { packBoard } from '@/core/references/board';
 import { countFacings, coverage, TURNS, turnOf } from '@/core/references/coverage';
-import { effectiveFacts, sureness } from '@/core/references/effectiveFacts';
-import { indexLibrary, queryWords, search, UNKNOWN, valueWords } from '@/core/references/facets';
+import { effectiveFacts, isSaid, sureness } from '@/core/references/effectiveFacts';
+import { GUESSED, indexLibrary, queryWords, search, UNKNOWN, valueWords } from '@/core/references/facets';
 import { factValuesSchema } from '@/core/references/facts';
 import { alikeGroups, LIKENESS_PX, likenessHash } from '@/core/references/likeness';
 import { isMirrored, parsePictureReference, pictureReferenceId, pictureSchema } from '@/core/references/picture';
@@ -212,5 +212,24 @@ describe('mostSimilar', () => {
       pictureOf(id, { found: { view: 'front' }, measures: { mean: 0, spread: 0, limbs: limbs(deg) } });
     const all = [of('a', 0), of('far', 170), of('near', 12), pictureOf('none'), { ...of('binned', 0), binnedAtMs: 5 }];
     expect(mostSimilar(all[0], all, 3).map((p) => p.id)).toEqual(['near', 'none', 'far']);
+  });
+});
+
+describe('guesses', () => {
+  const unsure = pictureOf('g', { found: { family: 'reclining', view: 'front' }, sure: { family: 0.3, view: 0.7 } });
+  it('stand apart from what is said, and count for no value', () => {
+    const index = indexLibrary([unsure], () => undefined, 0);
+    const { facets } = search(index, EVERYTHING);
+    const of = (facet: string) => facets.find((f) => f.facet === facet)?.values.map(({ value }) => value);
+    expect(of('family')).toEqual([GUESSED]);
+    expect(of('view')).toEqual(['front']);
+    expect(search(index, { ...EVERYTHING, wanted: { family: ['reclining'] } }).found).toEqual([]);
+    expect(valueWords('family', GUESSED)).toBe('only a guess');
+  });
+  it('are none once the learner said so, or drew it', () => {
+    expect(isSaid(unsure, 'family')).toBe(false);
+    expect(isSaid({ ...unsure, corrected: { family: 'seated' } }, 'family')).toBe(true);
+    expect(isSaid({ ...unsure, felt: 2, sure: { difficulty: 0.1 } }, 'difficulty')).toBe(true);
+    expect(isSaid({ ...unsure, sure: {} }, 'family')).toBe(true);
   });
 });

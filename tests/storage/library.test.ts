@@ -1,3 +1,4 @@
+import { READ_BY } from '@/core/body/readBody';
 import { IDBFactory } from 'fake-indexeddb';
 import { openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -238,7 +239,7 @@ describe('reading pictures', () => {
     found = { body: undefined, people: 0 };
     await add(pictureOf('a', { found: { tone: 'bright', view: 'front' } }));
     await readPictures(signal);
-    expect(await loadPicture('a')).toMatchObject({ found: { tone: 'bright' }, readBy: 1 });
+    expect(await loadPicture('a')).toMatchObject({ found: { tone: 'bright' }, readBy: READ_BY });
     expect(await findAgain((await loadPicture('a')) as Picture, 'full')).toBe(false);
   });
 });

@@ -17,6 +17,15 @@ export function effectiveFacts({ found, corrected, felt }: Pick<Picture, 'found'
   return difficulty === undefined ? facts : { ...facts, difficulty };
 }
 
+/** What is less sure than this is a guess: it may be looked at, but nothing is counted by it. */
+export const SAID_FROM = 0.6;
+
 /** How sure a fact is: certain where the learner said so. */
 export const sureness = ({ sure, corrected }: Pick<Picture, 'sure' | 'corrected'>, name: FactName): number =>
   corrected[name] === undefined ? (sure[name] ?? 0) : 1;
+
+/** Whether a fact is said of a picture, rather than guessed. What felt hard or gentle was said by drawing it; what has no certainty was not guessed. */
+export const isSaid = (picture: Pick<Picture, 'sure' | 'corrected' | 'felt'>, name: FactName): boolean =>
+  picture.corrected[name] !== undefined ||
+  (name === 'difficulty' && picture.felt !== 0) ||
+  (picture.sure[name] ?? 1) >= SAID_FROM;

@@ -9,7 +9,7 @@ import {
   SUBJECTS,
   subjectId,
 } from './facts';
-import { effectiveFacts } from './effectiveFacts';
+import { effectiveFacts, isSaid } from './effectiveFacts';
 import { LICENSES, type Picture } from './picture';
 import { type Facet, FACETS, type Query, type Sort } from './query';
 
@@ -27,8 +27,9 @@ function ageOf(lastMs: number | undefined, nowMs: number): (typeof AGES)[number]
   return days <= 7 ? AGES[0] : days <= 31 ? AGES[1] : AGES[2];
 }
 
-/** Stands for a fact that is not known. */
+/** Stands for a fact that is not known, and for one that is only a guess: guesses stand apart and count for no value. */
 export const UNKNOWN = 'not known';
+export const GUESSED = 'only a guess';
 
 export const FACET_WORDS: Record<Facet, string> = {
   ...FACT_WORDS,
@@ -53,10 +54,14 @@ export interface LibraryIndex {
   drawn: DrawnFacts[];
 }
 
-const subjects = [...SUBJECT_GROUPS.flatMap((g) => [g, ...SUBJECTS[g].map((kind) => subjectId(g, kind))]), UNKNOWN];
+const subjects = [
+  ...SUBJECT_GROUPS.flatMap((g) => [g, ...SUBJECTS[g].map((kind) => subjectId(g, kind))]),
+  GUESSED,
+  UNKNOWN,
+];
 /** Facets whose values are the same for every library, with all of them. */
 const FIXED: Record<Exclude<Facet, 'theme' | 'drawn' | 'lastDrawn'>, readonly string[]> = {
-  ...(Object.fromEntries(FACT_NAMES.map((name) => [name, [...FACT_VALUES[name], UNKNOWN]])) as Record<
+  ...(Object.fromEntries(FACT_NAMES.map((name) => [name, [...FACT_VALUES[name], GUESSED, UNKNOWN]])) as Record<
     FactName,
     string[]
   >),
@@ -68,6 +73,7 @@ const isFixed = (facet: Facet): facet is FixedFacet => facet in FIXED;
 
 function fixedValues(facet: FixedFacet, picture: Picture, facts: FactValues): string[] {
   if (facet === 'license') return [picture.rights.license ?? UNKNOWN];
+  if (facts[facet] !== undefined && !isSaid(picture, facet)) return [GUESSED];
   if (facet !== 'subject') return [facts[facet] ?? UNKNOWN];
   const [group, kind] = (facts.subject ?? UNKNOWN).split('/');
   return kind ? [group, subjectId(group as SubjectGroup, kind)] : [group];
@@ -196,7 +202,7 @@ export function queryWords({ text, wanted }: Query): string {
 
 /** A value as it reads in a list of choices. */
 export function valueWords(facet: Facet, value: string): string {
-  if (value === UNKNOWN) return UNKNOWN;
+  if (value === UNKNOWN || value === GUESSED) return value;
   if (facet === 'subject') return value.split('/').at(-1) as string;
   if (facet === 'difficulty') return ['gentle', 'easy', 'middling', 'hard', 'very hard'][Number(value) - 1];
   if (facet === 'foreshortened') return value === 'yes' ? 'foreshortened' : 'not foreshortened';
