@@ -20,6 +20,9 @@ const MORNINGS = [
 /** The mornings of a course of ten days that she has left half done, and those on which she tried a lesson. */
 const COURSE_MORNINGS = [25, 24, 21, 20, 17, 15];
 const LESSON_MORNINGS = [13, 12, 9, 7];
+/** Mornings that begin with a pose in twenty marks and no more, which she counts. */
+const MARK_MORNINGS = [81, 76, 70, 63, 56, 32, 27, 21, 13, 7, 3];
+const MARKS_POSE_MS = 60_000;
 const DEMO_COURSE = 'demo-course';
 const POSES = 6;
 const LEAD_IN_MS = 3000;
@@ -30,14 +33,38 @@ const mediumAt = (daysAgo: number): string =>
 /** Her working time: two minutes at first, 45 seconds at last. */
 export const demoWorkingMs = (daysAgo: number): number => 1000 * 45 * (120 / 45) ** clamp((daysAgo - 3) / 78, 0, 1);
 
-function planOf(references: readonly string[], drawMs: number, medium: string, seed: number): Plan {
+/** The marks she takes where twenty are allowed: nine too many at first, one at last. */
+export const demoMarks = (daysAgo: number): number => 21 + Math.round((8 * clamp(daysAgo - 3, 0, 78)) / 78);
+
+/** @param counted It begins with a pose whose marks are counted. */
+function planOf(references: readonly string[], drawMs: number, medium: string, seed: number, counted: boolean): Plan {
+  const marksMs = counted ? LEAD_IN_MS + MARKS_POSE_MS + CHANGE_MS : 0;
   return {
     version: 2,
     title: `${String(POSES)} short poses of ${durationWords(drawMs)}`,
     why: 'A few minutes before breakfast.',
     seed,
-    availableMs: POSES * (LEAD_IN_MS + drawMs + CHANGE_MS),
+    availableMs: marksMs + POSES * (LEAD_IN_MS + drawMs + CHANGE_MS),
     blocks: [
+      ...(counted
+        ? [
+            {
+              kind: 'poses' as const,
+              exercise: 'mark-allowance',
+              changeMs: CHANGE_MS,
+              settings: { medium },
+              poses: [
+                {
+                  referenceId: references[0],
+                  leadInMs: LEAD_IN_MS,
+                  lookMs: 0,
+                  drawMs: MARKS_POSE_MS,
+                  lookAgainMs: 0,
+                },
+              ],
+            },
+          ]
+        : []),
       {
         kind: 'poses',
         exercise: ONE_POSE,
@@ -72,13 +99,16 @@ export function demoMornings(
   return MORNINGS.map((daysAgo, i) => {
     const drawMs = nextStepMs(answers) ?? 120_000;
     const drawn = Array.from({ length: POSES }, () => references[Math.floor(random() * references.length)].id);
-    const plan = planOf(drawn, drawMs, mediumAt(daysAgo), seed * 1000 + i);
+    const counted = MARK_MORNINGS.includes(daysAgo);
+    const plan = planOf(drawn, drawMs, mediumAt(daysAgo), seed * 1000 + i, counted);
     const log: RunEvent[] = [{ type: 'start', atMs: 0 }];
+    const fromMs = counted ? LEAD_IN_MS + MARKS_POSE_MS + CHANGE_MS : 0;
+    if (counted) log.push({ type: 'marks', atMs: fromMs - CHANGE_MS / 2, count: demoMarks(daysAgo) });
     // Nothing is asked after the last: the session is over with it.
     for (let pose = 1; pose < POSES; pose++) {
       const octaves = Math.log2(drawMs / demoWorkingMs(daysAgo));
       const down = random() < 1 / (1 + Math.exp(-(3 * octaves + 0.88)));
-      log.push({ type: 'whole', atMs: pose * (LEAD_IN_MS + drawMs + CHANGE_MS) - CHANGE_MS / 2, down });
+      log.push({ type: 'whole', atMs: fromMs + pose * (LEAD_IN_MS + drawMs + CHANGE_MS) - CHANGE_MS / 2, down });
       answers.push({ lengthMs: drawMs, down });
     }
     const { visits } = runStateAt(plan, log, Number.MAX_SAFE_INTEGER);

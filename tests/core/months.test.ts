@@ -178,6 +178,10 @@ describe('the demo learner', () => {
     expect(told('tight')).toBe(
       'Lines said to be tight: 100 % of the times it was asked in the first 2 weeks, 0 in the last: it becomes less.',
     );
+    // Nine too many at first, one at last, as she was made.
+    expect(told('marks')).toMatch(
+      /^Marks over their allowance: [89](\.\d)? each time in the first 2 weeks, 1(\.\d)? in the last: it becomes less\.$/,
+    );
   });
   it('goes out as a table of what was measured', () => {
     const rows = measuredCsv(measured).split('\n');
