@@ -61,7 +61,7 @@ export function findUp(motion: Motion, table: JointTable): UpAxis {
   const seen = motion.frames
     .filter((_, i) => i % step === 0)
     .map((frame) => tall(placeJoints(motion, frame).positions));
-  const sum = seen.reduce((a, b) => add(a, normalize(b)), [0, 0, 0] as Vec3);
+  const sum = seen.reduce<Vec3>((a, b) => add(a, normalize(b)), [0, 0, 0]);
   if (length(sum) > STANDS * seen.length) return axisOf(sum).axis;
   const rest = placeJoints(motion, restFrame(motion));
   return axisOf(tall(rest.positions)).axis;

@@ -32,12 +32,12 @@ export function LeadIn({ plan, segments, state, segment, clock, onCommand, onSay
   const at = ahead === -1 ? state.segmentIndex : ahead;
   const next = segments[at];
   const exercise = poseExercise(plan, next);
+  const referenceId = referenceOf(plan, next);
+  const traits = useTraits(referenceId, exercise?.rule.view === 'mirrored');
   if (!exercise) return null;
   const block = plan.blocks[next.blockIndex];
   const pose = nextPose(plan, segments, at);
   const either = eitherOf(plan, next);
-  const referenceId = referenceOf(plan, next);
-  const traits = useTraits(referenceId, exercise.rule.view === 'mirrored');
   const cue = subjectCue(traits.subject, exercise) ?? cueOf(plan, next, exercise);
   const drawing = adjustableSegment({ segments }, state);
   const adjustable = drawing !== undefined && !segments[drawing].open && segments[drawing].potMs === undefined;
