@@ -34,7 +34,7 @@ const mediumAt = (daysAgo: number): string =>
 export const demoWorkingMs = (daysAgo: number): number => 1000 * 45 * (120 / 45) ** clamp((daysAgo - 3) / 78, 0, 1);
 
 /** The marks she takes where twenty are allowed: nine too many at first, one at last. */
-export const demoMarks = (daysAgo: number): number => 21 + Math.round((8 * clamp(daysAgo - 3, 0, 78)) / 78);
+const demoMarks = (daysAgo: number): number => 21 + Math.round((8 * clamp(daysAgo - 3, 0, 78)) / 78);
 
 /** @param counted It begins with a pose whose marks are counted. */
 function planOf(references: readonly string[], drawMs: number, medium: string, seed: number, counted: boolean): Plan {

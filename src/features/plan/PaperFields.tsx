@@ -7,7 +7,7 @@ import { without } from '@/core/without';
 import { exerciseById } from '@/core/practice/exercises';
 import { CountField, Row, Select, Tick } from './fields';
 import { GradeField } from './GradeField';
-import type { ChangePoses } from './TimeFields';
+import type { ChangePoses } from './changePoses';
 
 const SIZES = Object.keys(SHEET_SIZES) as SheetSize[];
 

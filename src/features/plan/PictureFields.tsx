@@ -10,7 +10,7 @@ import { without } from '@/core/without';
 import { Choice, Row, Select, Tick, Typed } from './fields';
 import { LeftOut } from './LeftOut';
 import { PinnedPictures } from './PinnedPictures';
-import type { ChangePoses } from './TimeFields';
+import type { ChangePoses } from './changePoses';
 
 const KINDS = ['pictures', 'same picture', 'live model', 'own hand', 'imagination', 'none'] as const;
 const KIND_WORDS = {

@@ -1,5 +1,5 @@
 'use client';
-import type { Problem } from '@/core/practice/edit/problems';
+import type { Problem } from '@/core/practice/edit/problem';
 import type { PosesRecipe } from '@/core/practice/plan/recipe';
 import { Notice } from '@/ui/Notice';
 

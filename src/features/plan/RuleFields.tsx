@@ -6,7 +6,7 @@ import { without } from '@/core/without';
 import { withHandsInTurn, withTicks } from '@/core/practice/edit/edit';
 import { Choice, DurationField, Row, Select, Tick } from './fields';
 import { RuleRows } from './RuleRows';
-import type { ChangePoses } from './TimeFields';
+import type { ChangePoses } from './changePoses';
 
 interface RuleFieldsProps {
   block: PosesRecipe;

@@ -13,7 +13,7 @@ import {
 } from '@/core/practice/rules/stages';
 import { without } from '@/core/without';
 import { CountField, DurationField, Row, Tick, Typed } from './fields';
-import type { ChangePoses } from './TimeFields';
+import type { ChangePoses } from './changePoses';
 
 const SHADES = ['var(--ink)', 'var(--rule)', 'var(--charcoal)', 'var(--hairline)', 'var(--quiet)'];
 const MOST_STAGES = 10;

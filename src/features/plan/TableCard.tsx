@@ -131,29 +131,19 @@ export function TableCard({
       />
       <p className="mt-1 flex flex-wrap items-baseline gap-x-2 text-[14px] text-quiet">
         Margin
-        <Typed
+        <MmField
           label="Margin of the sheet, millimeters"
-          shown={String(sheet.marginMm)}
-          width="3em"
-          read={(typed) => {
-            const mm = Number(typed.replace(',', '.'));
-            return Number.isFinite(mm) && typed.trim() !== '' && mm >= 0 && mm <= 100
-              ? { value: mm }
-              : { problem: 'A margin is 0 to 100 mm.' };
-          }}
+          what="A margin"
+          mm={sheet.marginMm}
+          most={100}
           onChange={(marginMm) => setSheet({ marginMm })}
         />
         mm, gap
-        <Typed
+        <MmField
           label="Gap between figures, millimeters"
-          shown={String(sheet.gapMm ?? USUAL_GAP_MM)}
-          width="3em"
-          read={(typed) => {
-            const mm = Number(typed.replace(',', '.'));
-            return Number.isFinite(mm) && typed.trim() !== '' && mm >= 0 && mm <= 200
-              ? { value: mm }
-              : { problem: 'A gap is 0 to 200 mm.' };
-          }}
+          what="A gap"
+          mm={sheet.gapMm ?? USUAL_GAP_MM}
+          most={200}
           onChange={(gapMm) => setSheet({ gapMm })}
         />
         mm, measured in
@@ -186,6 +176,36 @@ export function TableCard({
         </ul>
       )}
     </section>
+  );
+}
+
+/** A length on the sheet, from nothing to so much. */
+function MmField({
+  label,
+  what,
+  mm,
+  most,
+  onChange,
+}: {
+  label: string;
+  what: string;
+  mm: number;
+  most: number;
+  onChange: (mm: number) => void;
+}) {
+  return (
+    <Typed
+      label={label}
+      shown={String(mm)}
+      width="3em"
+      read={(typed) => {
+        const value = Number(typed.replace(',', '.'));
+        return Number.isFinite(value) && typed.trim() !== '' && value >= 0 && value <= most
+          ? { value }
+          : { problem: `${what} is 0 to ${String(most)} mm.` };
+      }}
+      onChange={onChange}
+    />
   );
 }
 

@@ -9,10 +9,10 @@ import { mostMarks } from '@/core/practice/rules/marks';
 import { asksWhole } from '@/core/practice/rules/asksWhole';
 import { without } from '@/core/without';
 import { Choice, CountField, DurationField, Row, Tick, Typed } from './fields';
+import type { ChangePoses } from './changePoses';
 import { StageFields } from './StageFields';
 import { Word } from '@/ui/Word';
 
-export type ChangePoses = (words: string, update: (b: PosesRecipe) => PosesRecipe) => void;
 interface TimeFieldsProps {
   block: PosesRecipe;
   recipe: Recipe;

@@ -33,6 +33,14 @@ function axisOf(direction: Vec3): { axis: UpAxis; near: number } {
   return { axis, near: dot(VECTORS[axis], n) };
 }
 
+/** Where places of the body are, by a table of joints. */
+const placesIn =
+  (table: JointTable, positions: readonly Vec3[]) =>
+  (place: BodyPlace): Vec3 | undefined => {
+    const joint = table[place];
+    return joint === undefined ? undefined : positions[joint];
+  };
+
 /** The frame in which every joint is as the file's own rest pose has it. */
 const restFrame = ({ joints }: Motion): Float64Array =>
   new Float64Array(joints.reduce((sum, { channels }) => sum + channels.length, 0));
@@ -48,10 +56,7 @@ const STANDS = 0.6;
  */
 export function findUp(motion: Motion, table: JointTable): UpAxis {
   const tall = (positions: readonly Vec3[]): Vec3 => {
-    const at = (place: BodyPlace): Vec3 | undefined => {
-      const joint = table[place];
-      return joint === undefined ? undefined : positions[joint];
-    };
+    const at = placesIn(table, positions);
     const middle = (a: Vec3 | undefined, b: Vec3 | undefined): Vec3 | undefined => a && b && scale(add(a, b), 0.5);
     const top = at('head') ?? at('neck') ?? middle(at('left shoulder'), at('right shoulder'));
     const feet = middle(at('left ankle'), at('right ankle'));
@@ -90,10 +95,7 @@ const OF_HEIGHT = 0.7;
  */
 export function unitOf(motion: Motion, table: JointTable): { name: string; tallM: number } | undefined {
   const { positions } = placeJoints(motion, restFrame(motion));
-  const at = (place: BodyPlace): Vec3 | undefined => {
-    const joint = table[place];
-    return joint === undefined ? undefined : positions[joint];
-  };
+  const at = placesIn(table, positions);
   const chain = (...places: BodyPlace[]): number =>
     places.slice(1).reduce((sum, place, i) => {
       const [a, b] = [at(places[i]), at(place)];

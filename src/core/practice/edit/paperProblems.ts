@@ -6,7 +6,7 @@ import { perSheetOf } from '../paper/perSheet';
 import { lengthOnPaper } from '../paper/sheet';
 import { sheetsOf } from '../paper/sheets';
 import { without } from '../../without';
-import type { Problem } from './problems';
+import type { Problem } from './problem';
 
 /** A step on the ruler, millimeters. */
 const STEP_MM = 5;

@@ -13,6 +13,7 @@ import { clockDigits, durationWords } from '../time/duration';
 import { exerciseById } from '../exercises';
 import { setPoseLength } from './edit';
 import { paperProblems } from './paperProblems';
+import type { Problem } from './problem';
 import { mostMarks } from '../rules/marks';
 import { USUAL_HOLD_LIMIT_MS } from '../rules/holds';
 import type { Chosen } from '../plan/layOut';
@@ -22,16 +23,6 @@ import { poseLengths, type PosesRecipe, type Recipe } from '../plan/recipe';
 import { MAX_PLAN_MS, type Plan } from '../plan/schema';
 import { sumPlan } from '../time/sums';
 import { expandPlan } from '../time/timeline';
-
-export interface Problem {
-  /** Null for the plan as a whole. */
-  blockId: string | null;
-  /** A plan with one of these cannot run. */
-  stops: boolean;
-  words: string;
-  /** Ways out of it, each with what it does to the block. */
-  ways?: readonly { label: string; take: (block: PosesRecipe) => PosesRecipe }[];
-}
 
 /** Seconds for each mark; below this it is rushing. */
 const RUSHED_MARK_MS = 1500;

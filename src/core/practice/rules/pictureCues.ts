@@ -11,8 +11,7 @@ export interface PictureTraits {
   /** Where its light comes from, as it is seen: turned with the picture where that is mirrored. */
   lightFrom?: LightFrom | undefined;
 }
-export const LIGHT_FROM = ['left', 'right', 'above', 'front', 'upper left', 'upper right'] as const;
-export type LightFrom = (typeof LIGHT_FROM)[number];
+export type LightFrom = 'left' | 'right' | 'above' | 'front' | 'upper left' | 'upper right';
 
 const MIRRORED: Partial<Record<LightFrom, LightFrom>> = {
   left: 'right',
