@@ -352,3 +352,28 @@ describe('a model', () => {
     await run.close(undefined);
   });
 });
+
+describe('an end on the second', () => {
+  it('is kept after a pause: drawings to come give way in the log, and a reload knows it', async () => {
+    const plan = { ...planOf(poses(3, 60_000)), finishAtMs: wallMs + 197_000 };
+    const run = await begin(plan);
+    live(20_000);
+    run.command('pause');
+    live(30_000);
+    run.command('resume');
+    live(1000);
+    const changes = run.log().filter((e) => e.type === 'length');
+    expect(changes.length).toBeGreaterThanOrEqual(2);
+    live(146_100);
+    expect(run.state()).toMatchObject({ phase: 'done', completed: true });
+    await run.settled();
+    const session = await loadSession('s');
+    expect(Math.abs((session?.lastSeenMs ?? 0) - 197_000)).toBeLessThanOrEqual(500);
+    expect(session?.log.filter((e) => e.type === 'length')).toHaveLength(changes.length);
+  });
+  it('writes nothing where everything goes as planned', async () => {
+    const run = await begin({ ...planOf(poses(2)), finishAtMs: wallMs + 70_000 });
+    live(71_000);
+    expect(run.log().filter((e) => e.type === 'length')).toEqual([]);
+  });
+});

@@ -35,7 +35,7 @@ export const RUN_KEYS: readonly [heading: string, keys: readonly [string, string
       ['I', 'I peeked, I lifted; hold it as long as you look'],
       ['O', 'the other exercise before a pose'],
       ['Y, T', 'whole figure down: yes, not yet; Y while drawing: it is in'],
-      ['B', 'I rubbed out'],
+      ['0', 'I rubbed out'],
       ['1, 2', 'the line was loose, tight'],
       ['/', 'what is left of a pot, shared out evenly'],
       ['W', 'second window'],

@@ -64,7 +64,7 @@ export function useRunKeys(keys: RunKeys): (key: string) => boolean {
         case '/':
           run.say({ type: 'shareOut' });
           return true;
-        case 'b':
+        case '0':
           if (drawing) run.say({ type: 'rubbedOut' });
           return true;
         case 'y':

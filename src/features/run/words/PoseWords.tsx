@@ -210,7 +210,7 @@ function Tally({
           className="btn-quiet mt-2 h-14 border-transparent bg-plate/80"
           onPress={() => onSay({ type: 'rubbedOut' })}
         >
-          <Eraser size={18} aria-hidden />I rubbed out <kbd className="kbd kbd-sm">B</kbd>
+          <Eraser size={18} aria-hidden />I rubbed out <kbd className="kbd kbd-sm">0</kbd>
         </RunButton>
       )}
       <p className="mt-1 min-h-[20px] text-[14px] text-quiet" role="status">
