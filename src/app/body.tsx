@@ -20,17 +20,28 @@ export function body<P extends object>(
   early?.catch(() => undefined);
   return function Body(props: P) {
     const [Shown, setShown] = useState<ComponentType<P> | undefined>(() => found);
+    const [problem, setProblem] = useState<unknown>();
     useEffect(() => {
       if (Shown) return;
       let current = true;
-      void (early ?? fetchBody()).then((component) => {
-        found = component;
-        if (current) setShown(() => component);
-      });
+      (early ?? fetchBody())
+        // Once more: the line may have been gone for a moment.
+        .catch(fetchBody)
+        .then(
+          (component) => {
+            found = component;
+            if (current) setShown(() => component);
+          },
+          (error: unknown) => {
+            if (current) setProblem(error);
+          },
+        );
       return () => {
         current = false;
       };
     }, [Shown]);
+    // Told by the page that is shown when something fails.
+    if (problem !== undefined) throw problem;
     return Shown ? <Shown {...props} /> : waiting;
   };
 }

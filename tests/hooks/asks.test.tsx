@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { IDBFactory } from 'fake-indexeddb';
+import { Component, type ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { PadField } from '@/features/plan/PadField';
 import { LeftOut } from '@/features/plan/LeftOut';
@@ -105,5 +106,26 @@ describe('the body of a page', () => {
     const fetchBody = vi.fn(() => Promise.resolve(Shown));
     body(fetchBody, location.pathname);
     expect(fetchBody).toHaveBeenCalledTimes(1);
+  });
+});
+
+describe('a body that cannot be fetched', () => {
+  class Shell extends Component<{ children: ReactNode }, { words?: string }> {
+    override state: { words?: string } = {};
+    static getDerivedStateFromError = (error: Error) => ({ words: error.message });
+    override render = () => this.state.words ?? this.props.children;
+  }
+  it('is asked for once more, and then told', async () => {
+    vi.spyOn(console, 'error').mockImplementation(() => undefined);
+    const fetchBody = vi.fn<() => Promise<() => null>>(() => Promise.reject(new Error('gone')));
+    const Body = body(fetchBody, '/elsewhere');
+    const { container } = render(
+      <Shell>
+        <Body />
+      </Shell>,
+    );
+    await waitFor(() => expect(container.textContent).toBe('gone'));
+    expect(fetchBody).toHaveBeenCalledTimes(2);
+    vi.restoreAllMocks();
   });
 });

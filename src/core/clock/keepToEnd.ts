@@ -39,7 +39,10 @@ export function lengthsToEnd(
   );
 }
 
-/** A sum shared out in proportion, in whole milliseconds, each between its limits; what one cannot take goes to the others. */
+/**
+ * A sum shared out in proportion, in whole milliseconds, each between its limits; what one cannot take goes to the others. Of those beyond their
+ * limits the side that is more beyond them is settled first, as flexible lengths are (CSS Flexible Box Layout, 9.7).
+ */
 function sharedOut(parts: readonly { before: number; low: number; high: number }[], sumMs: number): number[] {
   const fixed = new Map<number, number>();
   for (let round = 0; round <= parts.length; round++) {
@@ -59,7 +62,12 @@ function sharedOut(parts: readonly { before: number; low: number; high: number }
       }
       break;
     }
-    for (const i of beyond) fixed.set(i, Math.round(share(i) < parts[i].low ? parts[i].low : parts[i].high));
+    const within = (i: number): number => Math.min(parts[i].high, Math.max(parts[i].low, share(i)));
+    const beyondMs = beyond.reduce((sum, i) => sum + within(i) - share(i), 0);
+    for (const i of beyond) {
+      const low = share(i) < parts[i].low;
+      if (beyondMs === 0 || low === beyondMs > 0) fixed.set(i, Math.round(within(i)));
+    }
   }
   return parts.map((part, i) => fixed.get(i) ?? part.before);
 }
