@@ -120,6 +120,10 @@ test('picture, answer key and model are taken out', async ({ page }) => {
   await page.goto('/poses/figure?id=figure%2Fbell-ringer-waiting%2Fstocky%2F30%2F6%2F26');
   await expect(page.getByText(/^The action line is/)).toBeVisible();
 
+  // On paper it is one page.
+  const pdf = (await page.pdf({ format: 'A4' })).toString('latin1');
+  expect(pdf.match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
+
   const glb = await saved(page, () => page.getByRole('button', { name: 'Model (glTF)' }).click());
   expect(glb.bytes.subarray(0, 4).toString()).toBe('glTF');
   expect(glb.bytes.readUInt32LE(8)).toBe(glb.bytes.length);

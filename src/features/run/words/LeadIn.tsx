@@ -48,7 +48,7 @@ export function LeadIn({ plan, segments, state, segment, clock, onCommand, onSay
   const shared = state.shares.has(next.blockIndex);
   const attempt = changing ? undefined : attemptWords(state);
   return (
-    <div className="pointer-events-none absolute inset-0 grid place-content-center px-16 text-center max-sm:px-10 [&_button]:pointer-events-auto">
+    <div className="pointer-events-none absolute inset-0 grid place-content-center-safe overflow-y-auto px-16 text-center max-sm:inset-y-7 max-sm:px-10 [&_button]:pointer-events-auto">
       <p className="run-small text-quiet">
         {!changing ? 'Ready' : turnsSheet(plan, segment) ? 'Next sheet. Then' : 'Next'}
       </p>
@@ -98,7 +98,7 @@ export function LeadIn({ plan, segments, state, segment, clock, onCommand, onSay
       {exercise.rule.grip === 'from the shoulder' && (
         <p className="run-small mx-auto mt-2 max-w-[40ch] text-quiet">From the shoulder: the wrist stays quiet.</p>
       )}
-      {exercise.form?.steps && <Steps steps={exercise.form.steps} />}
+      {!changing && exercise.form?.steps && <Steps steps={exercise.form.steps} />}
       {!changing && exercise.form?.focal && referenceId !== null && (
         <p className="run-small mx-auto mt-2 max-w-[40ch] text-quiet">
           Where is the eye to go first? Tap it on the picture as soon as you see it.
@@ -133,7 +133,7 @@ export function LeadIn({ plan, segments, state, segment, clock, onCommand, onSay
         </p>
       )}
       {changing && (
-        <div className="mx-auto mt-6">
+        <div className="pointer-events-auto mx-auto mt-6 max-sm:mt-3">
           <GapQuestions plan={plan} segments={segments} state={state} onSay={onSay} centered />
         </div>
       )}
