@@ -32,7 +32,7 @@ describe('narrowing down', () => {
   it('tells of each value how many there would be', () => {
     const markup = panel(EVERYTHING);
     expect(facetOf(markup, 'Hand')).toBe('Hand closed fist 1 open fingers 1 not known 1');
-    expect(facetOf(markup, 'View')).toBe('View front 2 profile 1');
+    expect(facetOf(markup, 'View')).toBe('View What is meant front 2 profile 1');
   });
   it('leaves out what tells nothing apart, unless it is chosen', () => {
     expect(facetOf(panel(EVERYTHING), 'Theme')).toBeUndefined();

@@ -10,6 +10,7 @@ export const GLOSSARY = {
   envelope: 'the few straight lines around everything that sticks out',
   facing: 'the side a figure is turned to in the picture',
   family: 'a kind of pose: seated, walking, bending; or a part of the body',
+  foreshortened: 'pointing toward you or away, and so shorter in the picture than it is',
   gesture: 'a quick drawing of what the whole body does',
   'lead-in': 'the seconds before a pose, for looking and getting ready',
   lift: 'taking the pen off the sheet in an unbroken line',

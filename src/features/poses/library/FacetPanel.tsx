@@ -1,5 +1,7 @@
+import type { GlossaryWord } from '@/core/handbook/glossary';
 import { FACET_WORDS, type FacetCounts, valueWords } from '@/core/references/facets';
 import { type Facet, type Query, toggled } from '@/core/references/query';
+import { Word } from '@/ui/Word';
 
 /** Shown first; the others are one tap away. */
 const FIRST: readonly Facet[] = ['subject', 'view', 'facing', 'family', 'drawn'];
@@ -39,6 +41,14 @@ function FacetValues({
   );
 }
 
+/** Facets whose name is a word of the program's own. */
+const FACET_MEANINGS: Partial<Record<Facet, GlossaryWord>> = {
+  view: 'view',
+  facing: 'facing',
+  family: 'family',
+  foreshortened: 'foreshortened',
+};
+
 /** Narrow the pictures down: any of the values ticked in a facet, all facets together, with how many each would leave. */
 export function FacetPanel({
   facets,
@@ -60,6 +70,11 @@ export function FacetPanel({
           open={FIRST.includes(counts.facet) || counts.values.some((v) => v.chosen)}
         >
           <summary className="cursor-pointer py-1 font-semibold max-sm:py-3">{FACET_WORDS[counts.facet]}</summary>
+          {FACET_MEANINGS[counts.facet] && (
+            <p className="text-[14px] text-quiet">
+              <Word of={FACET_MEANINGS[counts.facet] as GlossaryWord}>What is meant</Word>
+            </p>
+          )}
           <FacetValues counts={counts} query={query} onChange={onChange} />
         </details>
       ))}
