@@ -50,11 +50,11 @@ test('the demo learner’s months: what she is off by, her wall by keys, a pictu
   await expect(page.getByRole('status')).toContainText(/^Tilts of shoulders and hips keep 7\d % of what is seen/);
   await expect(page.getByText(/it helped, 1\d % too large before, \d % too large since\./)).toBeVisible();
   await page.getByRole('link', { name: 'Wall' }).click();
-  await expect(page.getByRole('status')).toContainText('294 drawings, newest first.');
+  await expect(page.getByRole('status')).toContainText('305 drawings, newest first.');
   const sheets = page.getByRole('combobox', { name: 'State' });
   await expect(sheets.locator('option', { hasText: /^on a sheet here \(2\d\)$/ })).toHaveCount(1);
   await sheets.selectOption('on a sheet here');
-  await expect(page.getByRole('status')).toContainText(/^2\d drawings of 294/);
+  await expect(page.getByRole('status')).toContainText(/^2\d drawings of 305/);
   await page.locator('[data-at="0"]').focus();
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('[data-at="1"]')).toBeFocused();
@@ -68,12 +68,12 @@ test('the demo learner’s months: what she is off by, her wall by keys, a pictu
   await expect(large.getByRole('status')).toContainText('Taken out. Nobody has to be named.');
   await page.keyboard.press('Escape');
   await page.getByRole('combobox', { name: 'Used for' }).selectOption('a poster');
-  await expect(page.getByRole('status')).toContainText(/^1 drawing of 294/);
+  await expect(page.getByRole('status')).toContainText(/^1 drawing of 305/);
   // Gone elsewhere right after a filter, and back: as it was left.
   await page.getByRole('link', { name: 'Then and now' }).click();
   await expect(page.getByRole('img', { name: /^Then: / })).toBeVisible();
   await page.goBack();
-  await expect(page.getByRole('status')).toContainText(/^1 drawing of 294/);
+  await expect(page.getByRole('status')).toContainText(/^1 drawing of 305/);
   await page.getByRole('link', { name: 'Then and now' }).click();
   await page.getByRole('button', { name: 'Which is newer?' }).click();
   await page.getByRole('button', { name: 'The right one' }).click();

@@ -2,6 +2,7 @@
 import { act, cleanup, fireEvent, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Plan } from '@/core/practice/plan/schema';
+import { waitsForWhole } from '@/core/practice/rules/poseStages';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { acquireRunLock } from '@/features/run/session/runLock';
 import { useRunKeys } from '@/features/run/steer/useRunKeys';
@@ -31,7 +32,18 @@ function keysAt(
   const [onPauseOrGo, onStop, onScreenKey, onScreenRelease] = [vi.fn(), vi.fn(), vi.fn(() => false), vi.fn()];
   const exercise = poseExercise(plan, segment);
   const hook = renderHook(() =>
-    useRunKeys({ run: made.run, segment, exercise, asks, learned, onPauseOrGo, onStop, onScreenKey, onScreenRelease }),
+    useRunKeys({
+      run: made.run,
+      segment,
+      exercise,
+      waitsForWhole: waitsForWhole(plan, segment),
+      asks,
+      learned,
+      onPauseOrGo,
+      onStop,
+      onScreenKey,
+      onScreenRelease,
+    }),
   );
   const tap = (key: string): void => {
     fireEvent.keyDown(document.body, { key });
@@ -122,6 +134,10 @@ describe('the keys of a session', () => {
     const drawing = keysAt(plan, 'draw');
     for (const key of ['y', 't', '1', '2', 'o']) drawing.tap(key);
     expect([drawing.say.mock.calls.length, drawing.command.mock.calls.length]).toEqual([0, 0]);
+    cleanup();
+    const whole = keysAt(planOf(poses(2, 60_000, { settings: { wholeFirst: 0.5 } })), 'draw');
+    for (const key of ['y', '0']) whole.tap(key);
+    expect(whole.say.mock.calls.flat()).toEqual([{ type: 'wholeIn' }, { type: 'rubbedOut' }]);
     cleanup();
     const leadIn = keysAt(plan, 'leadIn');
     leadIn.tap('o');

@@ -31,7 +31,7 @@ export function PadField({
   const left = pad.value && leftInPad(pad.value, sessions);
   const times = left ? Math.ceil(needed / left) : 0;
   return (
-    <p className="mt-1 flex flex-wrap items-baseline gap-x-2 text-[14px] text-quiet">
+    <p className="mt-2 flex flex-wrap items-baseline gap-x-2 gap-y-3 text-[14px] text-quiet">
       In the pad
       <Typed
         label="Sheets left in the pad"

@@ -129,7 +129,7 @@ export function TableCard({
         nowMs={nowMs}
         onPerSheet={(times) => editor.change('On a sheet', (r) => onFewerSheets(r, times))}
       />
-      <p className="mt-1 flex flex-wrap items-baseline gap-x-2 text-[14px] text-quiet">
+      <p className="mt-2 flex flex-wrap items-baseline gap-x-2 gap-y-3 text-[14px] text-quiet">
         Margin
         <MmField
           label="Margin of the sheet, millimeters"

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import { askedOf, FOCAL_IN, focalNow } from '@/core/clock/asked';
 import type { Session } from '@/core/journal/session';
-import { poseStages, stageAt } from '@/core/practice/rules/poseStages';
+import { poseStages, stageAt, waitsForWhole } from '@/core/practice/rules/poseStages';
 import { isDrawing } from '@/core/practice/rules/showsReference';
 import { zoomForHeight } from '@/core/seeing/place';
 import { MAX_ZOOM, MIN_ZOOM, WHOLE } from '@/core/journal/viewing';
@@ -192,6 +192,7 @@ export function RunScreen({
     run,
     segment,
     exercise,
+    waitsForWhole: waitsForWhole(plan, segment),
     asks: between ? askedOf(plan, segments, state.visits)?.asks : undefined,
     learned: room.learned,
     onPauseOrGo: pauseOrGo,

@@ -14,6 +14,8 @@ export interface RunKeys {
   run: Run;
   segment: Segment;
   exercise: Exercise | undefined;
+  /** The drawing waits for the whole figure to be in. */
+  waitsForWhole: boolean;
   /** What is asked of the drawing made last. */
   asks: 'whole' | 'focal' | undefined;
   learned: Readonly<Record<string, string>>;
@@ -32,7 +34,18 @@ function waits(run: Run, segment: Segment): boolean {
 
 /** The keys of a session. @returns Press one by hand. */
 export function useRunKeys(keys: RunKeys): (key: string) => boolean {
-  const { run, segment, exercise, asks, learned, onPauseOrGo, onStop, onScreenKey, onScreenRelease } = keys;
+  const {
+    run,
+    segment,
+    exercise,
+    waitsForWhole: whole,
+    asks,
+    learned,
+    onPauseOrGo,
+    onStop,
+    onScreenKey,
+    onScreenRelease,
+  } = keys;
   /** Since when the key of a peek is held, on the session clock. */
   const peekingSince = useRef<number>(undefined);
   const drawing = segment.kind === 'draw';
@@ -69,7 +82,7 @@ export function useRunKeys(keys: RunKeys): (key: string) => boolean {
           return true;
         case 'y':
         case 't':
-          if (drawing && key === 'y') run.say({ type: 'wholeIn' });
+          if (whole && key === 'y') run.say({ type: 'wholeIn' });
           if (between)
             run.say(asks === 'focal' ? { type: 'focalKept', kept: key === 'y' } : { type: 'whole', down: key === 'y' });
           return true;
@@ -84,7 +97,7 @@ export function useRunKeys(keys: RunKeys): (key: string) => boolean {
           return plainKey(run, key) || onScreenKey(key);
       }
     },
-    [run, segment, asks, drawing, peeks, lifts, gap, between, onPauseOrGo, onStop, onScreenKey],
+    [run, segment, whole, asks, drawing, peeks, lifts, gap, between, onPauseOrGo, onStop, onScreenKey],
   );
   const release = useCallback(
     (key: string): void => {
