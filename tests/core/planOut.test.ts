@@ -7,6 +7,7 @@ import { usualLength, usualTimes } from '@/core/journal/usualTimes';
 import { chooseReferences } from '@/core/practice/start/chooseReferences';
 import { layOutRecipe } from '@/core/practice/plan/layOut';
 import { linesBlock, posesBlock, restBlock } from '@/core/practice/edit/newBlock';
+import { printPages, rowHeight } from '@/core/practice/paper/printPages';
 import { printRequestSchema, printSheet } from '@/core/practice/paper/printSheet';
 import { USUAL_SHEET } from '@/core/practice/paper/sheet';
 import { sessionSheetPdf } from '@/app/print/plan/pdf';
@@ -148,21 +149,43 @@ describe('the printed sheet', () => {
     ]);
     expect(printSheet({ ...request, startsAtMinute: null }).rows[1].time).toBe('+0:40');
   });
-  it('is one page of PDF, however much there is', async () => {
-    for (const count of [3, 90, 500]) {
-      const many = {
-        ...request,
-        plan: layOutRecipe(
-          recipeWith([
-            level('a', count, 30_000),
-            ...Array.from({ length: 20 }, (_, i) => restBlock(`r${String(i)}`, 60_000)),
-          ]),
-          {},
-        ).plan,
-      };
-      const text = Buffer.from(await sessionSheetPdf(printSheet(many))).toString('latin1');
+  const evening = (count: number, rests: number) =>
+    printSheet({
+      ...request,
+      plan: layOutRecipe(
+        recipeWith([
+          level('a', count, 30_000),
+          ...Array.from({ length: rests }, (_, i) => restBlock(`r${String(i)}`, 60_000)),
+        ]),
+        {},
+      ).plan,
+    });
+  it('is one page of PDF as long as its words can be read, and several after that', async () => {
+    for (const [count, rests, pages] of [
+      [3, 20, 1],
+      [90, 20, 1],
+      [500, 20, 1],
+      [3, 80, 3],
+      [1500, 60, 6],
+    ] as const) {
+      const text = Buffer.from(await sessionSheetPdf(evening(count, rests))).toString('latin1');
       expect(text.startsWith('%PDF-')).toBe(true);
-      expect(text.match(/\/Type \/Page\b/g)).toHaveLength(1);
+      expect(text.match(/\/Type \/Page\b/g)).toHaveLength(pages);
+    }
+  });
+  it('keeps every row and every box over its pages, and none below the room there is', () => {
+    for (const [count, rests] of [
+      [3, 20],
+      [1500, 60],
+      [1999, 0],
+    ] as const) {
+      const { rows } = evening(count, rests);
+      const laid = printPages(rows, 500);
+      const all = laid.pages.flat();
+      expect(all.flatMap((r) => r.boxes)).toEqual(rows.flatMap((r) => r.boxes));
+      expect(all.filter((r) => !r.name.endsWith(', on')).map((r) => r.name)).toEqual(rows.map((r) => r.name));
+      for (const page of laid.pages) expect(page.reduce((sum, r) => sum + rowHeight(r, laid), 0)).toBeLessThan(500.001);
+      expect(laid.boxHeight).toBeGreaterThanOrEqual(12);
     }
   });
 });

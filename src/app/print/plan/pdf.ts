@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import type { FrameSheet } from '@/core/practice/paper/frameSheet';
+import { printPages, rowHeight } from '@/core/practice/paper/printPages';
 import type { PrintSheet } from '@/core/practice/paper/printSheet';
 
 const A4 = { width: 595.28, height: 841.89 };
@@ -32,19 +33,6 @@ function runsOf(text: string): { font: string; text: string }[] {
   return runs;
 }
 
-/** Columns of boxes and the height of a row of them, so that all rows fit on one page. */
-function layOutBoxes(
-  sheet: PrintSheet,
-  room: { width: number; height: number },
-): { columns: number; boxHeight: number } {
-  for (let columns = 6; columns <= 30; columns++) {
-    const lines = sheet.rows.reduce((sum, r) => sum + Math.max(1, Math.ceil(r.boxes.length / columns)), 0);
-    const boxHeight = Math.min(30, room.height / (lines + sheet.rows.length * 0.28));
-    if (boxHeight >= 17 || columns === 30) return { columns, boxHeight: Math.min(boxHeight, 30) };
-  }
-  return { columns: 30, boxHeight: 8 };
-}
-
 const POINTS_PER_MM = 72 / 25.4;
 
 /** A sheet of numbered frames in its true size. */
@@ -61,7 +49,10 @@ function drawFrames(
   });
 }
 
-/** One page with a row for each block and a box for each drawing, and a page for each sheet of small plans. */
+/**
+ * A row for each block and a box for each drawing, on one page as long as it can be read, and a page for each sheet of small plans.
+ * Its last lines are for next time.
+ */
 export function sessionSheetPdf(sheet: PrintSheet): Promise<Uint8Array<ArrayBuffer>> {
   fonts ??= Object.fromEntries(
     SCRIPTS.map(({ name }) => [name, readFileSync(join(process.cwd(), `${FILES}${name}-400-normal.woff`))]),
@@ -93,7 +84,7 @@ export function sessionSheetPdf(sheet: PrintSheet): Promise<Uint8Array<ArrayBuff
     }
   };
   line(sheet.title, MARGIN, MARGIN, 20, INK, width);
-  line(sheet.summary, MARGIN, MARGIN + 27, 10.5, QUIET, width);
+  line(sheet.summary, MARGIN, MARGIN + 27, 10.5, QUIET, width - 60);
   line('Date', MARGIN, MARGIN + 50, 10.5, QUIET);
   line('Began at', MARGIN + 190, MARGIN + 50, 10.5, QUIET);
   line('Ended at', MARGIN + 360, MARGIN + 50, 10.5, QUIET);
@@ -110,35 +101,43 @@ export function sessionSheetPdf(sheet: PrintSheet): Promise<Uint8Array<ArrayBuff
       .stroke();
 
   const top = MARGIN + 84;
-  const room = { width: width - TIME_WIDTH - NAME_WIDTH, height: A4.height - MARGIN - 76 - top };
-  const { columns, boxHeight } = layOutBoxes(sheet, room);
-  const boxWidth = room.width / columns;
-  let y = top;
-  for (const row of sheet.rows) {
-    doc
-      .lineWidth(0.4)
-      .strokeColor(QUIET)
-      .moveTo(MARGIN, y - 2)
-      .lineTo(MARGIN + width, y - 2)
-      .stroke();
-    const size = Math.min(10.5, boxHeight * 0.62);
-    line(row.time, MARGIN, y + 2, size, QUIET, TIME_WIDTH - 4);
-    line(row.name, MARGIN + TIME_WIDTH, y + 2, size, INK, NAME_WIDTH - 8);
-    if (boxHeight >= 20)
-      line(row.measure, MARGIN + TIME_WIDTH, y + 2 + size * 1.15, size * 0.86, QUIET, NAME_WIDTH - 8);
-    row.boxes.forEach((planned, i) => {
-      const x = MARGIN + TIME_WIDTH + NAME_WIDTH + (i % columns) * boxWidth;
-      const boxTop = y + Math.floor(i / columns) * boxHeight;
-      doc
-        .lineWidth(0.6)
-        .strokeColor(INK)
-        .rect(x + 1, boxTop + 1, boxWidth - 3, boxHeight - 4)
-        .stroke();
-      if (boxWidth > 26) line(planned, x + 3, boxTop + 2, Math.min(6.5, boxHeight * 0.34), QUIET, boxWidth - 6);
-    });
-    y += Math.max(1, Math.ceil(row.boxes.length / columns)) * boxHeight + boxHeight * 0.28;
-  }
   const foot = A4.height - MARGIN - 52;
+  const laid = printPages(sheet.rows, foot - 24 - top);
+  const { columns, boxHeight, pages } = laid;
+  const size = Math.min(10.5, boxHeight * 0.62);
+  const boxWidth = (width - TIME_WIDTH - NAME_WIDTH) / columns;
+  pages.forEach((rows, page) => {
+    if (page > 0) {
+      doc.addPage({ size: 'A4', margin: MARGIN });
+      line(sheet.title, MARGIN, MARGIN + 27, 10.5, QUIET, width - 60);
+    }
+    if (pages.length > 1)
+      line(`page ${String(page + 1)} of ${String(pages.length)}`, MARGIN + width - 56, MARGIN + 27, 10.5, QUIET);
+    let y = top;
+    for (const row of rows) {
+      doc
+        .lineWidth(0.4)
+        .strokeColor(QUIET)
+        .moveTo(MARGIN, y - 2)
+        .lineTo(MARGIN + width, y - 2)
+        .stroke();
+      line(row.time, MARGIN, y + 2, size, QUIET, TIME_WIDTH - 4);
+      line(row.name, MARGIN + TIME_WIDTH, y + 2, size, INK, NAME_WIDTH - 8);
+      if (boxHeight >= 20)
+        line(row.measure, MARGIN + TIME_WIDTH, y + 2 + size * 1.15, size * 0.86, QUIET, NAME_WIDTH - 8);
+      row.boxes.forEach((planned, i) => {
+        const x = MARGIN + TIME_WIDTH + NAME_WIDTH + (i % columns) * boxWidth;
+        const boxTop = y + Math.floor(i / columns) * boxHeight;
+        doc
+          .lineWidth(0.6)
+          .strokeColor(INK)
+          .rect(x + 1, boxTop + 1, boxWidth - 3, boxHeight - 4)
+          .stroke();
+        if (boxWidth > 26) line(planned, x + 3, boxTop + 2, Math.min(6.5, boxHeight * 0.34), QUIET, boxWidth - 6);
+      });
+      y += rowHeight(row, laid);
+    }
+  });
   line('Next time', MARGIN, foot, 10.5, QUIET);
   doc.lineWidth(0.6).strokeColor(INK);
   for (const at of [foot + 14, foot + 34])

@@ -24,7 +24,7 @@ export const printRequestSchema = z.object({
 });
 export type PrintRequest = z.infer<typeof printRequestSchema>;
 
-interface PrintRow {
+export interface PrintRow {
   /** Clock time, or time from the start where none is set. */
   time: string;
   name: string;
@@ -54,7 +54,7 @@ function framesOf(block: Block, sheet: Sheet, shapes: PrintRequest['shapes']): F
   });
 }
 
-/** A plan as a page of rows with boxes for the times as they were. */
+/** A plan as rows with boxes for the times as they were. */
 export function printSheet({ plan, startsAtMinute, sheet, shapes, code }: PrintRequest): PrintSheet {
   const { segments, totalMs } = expandPlan(plan);
   const { drawingMs } = sumPlan(plan);
