@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { calendarOf, firstTime } from '@/core/interchange/calendar';
-import { readPlanFile, recipeFromFile, writePlanFile } from '@/core/interchange/planFile';
+import { planFileWords, readPlanFile, recipeFromFile, writePlanFile } from '@/core/interchange/planFile';
 import { accountSession } from '@/core/journal/sessionAccount';
 import { logByHand, timedSegments } from '@/core/journal/handEntry';
 import { usualLength, usualTimes } from '@/core/journal/usualTimes';
@@ -72,6 +72,13 @@ describe('a plan file', () => {
     const { recipe: back, missing } = recipeFromFile(read.file, (p) => (p.sha256 === 'aa' ? 'picture/9' : undefined));
     expect(missing).toEqual(['two.jpg']);
     expect(back.blocks[1].kind === 'poses' && back.blocks[1].source.pins).toEqual(['picture/9', null, 'figure/f']);
+  });
+  it('says which of the learner’s own pictures are only named in it', () => {
+    const named = (...names: string[]) =>
+      planFileWords(names.map((name, i) => ({ reference: `picture/${String(i)}`, name, sha256: '' })));
+    expect(named()).toMatch(/Its figures are in every Fox Minute/);
+    expect(named('a.jpg', 'a.jpg')).toMatch(/only named: “a.jpg”. Where that picture is missing/);
+    expect(named('a', 'b', 'c', 'd', 'e', 'f')).toMatch(/“a”, “b”, “c”, “d” and 2 more pictures. Where those/);
   });
   it('is refused in words when it is something else, later, or broken', () => {
     const problem = (t: string) => {

@@ -1,6 +1,7 @@
 import * as z from 'zod/mini';
 import { exerciseById } from '../practice/exercises';
 import type { Chosen } from '../practice/plan/layOut';
+import { listPhrases, moreOf } from '../words';
 import { type PosesRecipe, type Recipe, recipeSchema } from '../practice/plan/recipe';
 
 const FORMAT = 'fox-minute-plan';
@@ -49,6 +50,17 @@ export function writePlanFile(recipe: Recipe, chosen: Chosen, pictures: PlanFile
     pictures,
   };
   return JSON.stringify(file, null, 1);
+}
+
+const NAMED = 4;
+
+/** What a plan file holds, and which of the learner's own pictures it names without holding them. */
+export function planFileWords(pictures: PlanFile['pictures']): string {
+  const holds = 'The file holds the plan with its seed, order and cues.';
+  const names = [...new Set(pictures.map((p) => `“${p.name}”`))];
+  if (names.length === 0) return `${holds} Its figures are in every Fox Minute.`;
+  const told = names.length > NAMED ? [...names.slice(0, NAMED), moreOf(names.length - NAMED, 'picture')] : names;
+  return `${holds} Not in it, only named: ${listPhrases(told)}. Where ${names.length === 1 ? 'that picture is' : 'those pictures are'} missing, others take ${names.length === 1 ? 'its' : 'their'} place.`;
 }
 
 const SAFE = 'Nothing here was changed.';

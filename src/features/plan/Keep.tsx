@@ -3,7 +3,7 @@ import { lightFormat } from 'date-fns';
 import { useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { logByHand, timedSegments } from '@/core/journal/handEntry';
-import { writePlanFile } from '@/core/interchange/planFile';
+import { planFileWords, writePlanFile } from '@/core/interchange/planFile';
 import { clockDigits } from '@/core/practice/time/duration';
 import { inMedium } from '@/core/practice/edit/edit';
 import { MEDIA } from '@/core/practice/paper/materials';
@@ -66,9 +66,10 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
   };
   const share = async (): Promise<void> => {
     const ids = Object.values(chosen).flatMap((list) => list.filter((id) => id !== null));
-    const text = writePlanFile(recipe, chosen, await describePictures(ids));
+    const pictures = await describePictures(ids);
+    const text = writePlanFile(recipe, chosen, pictures);
     download(new Blob([text], { type: 'application/json' }), fileName(recipe.title, 'plan.json'));
-    onTold('The file holds the plan with its seed, order and cues. Pictures are named in it, not included.');
+    onTold(planFileWords(pictures));
     onClose();
   };
   const print = async (): Promise<void> => {
@@ -146,7 +147,7 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
       />
       <Part
         title="On paper"
-        words="One page with boxes for the times as they were; sound cues still come from here if you run it."
+        words="Boxes for the times as they were, on one page where that can be read; sound cues still come from here if you run it."
       >
         <button type="button" className="btn-quiet btn btn-sm" onClick={() => void print()}>
           Make the sheet (PDF)
