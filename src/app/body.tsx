@@ -20,7 +20,7 @@ export function body<P extends object>(
   early?.catch(() => undefined);
   return function Body(props: P) {
     const [Shown, setShown] = useState<ComponentType<P> | undefined>(() => found);
-    const [problem, setProblem] = useState<unknown>();
+    const [problem, setProblem] = useState<Error>();
     useEffect(() => {
       if (Shown) return;
       let current = true;
@@ -33,7 +33,7 @@ export function body<P extends object>(
             if (current) setShown(() => component);
           },
           (error: unknown) => {
-            if (current) setProblem(error);
+            if (current) setProblem(error instanceof Error ? error : new Error(String(error)));
           },
         );
       return () => {
@@ -41,7 +41,7 @@ export function body<P extends object>(
       };
     }, [Shown]);
     // Told by the page that is shown when something fails.
-    if (problem !== undefined) throw problem;
+    if (problem) throw problem;
     return Shown ? <Shown {...props} /> : waiting;
   };
 }

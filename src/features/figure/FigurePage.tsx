@@ -223,6 +223,8 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
           </div>
         </section>
         <AnswerKeyPanel shown={shown} onToggle={toggle} onClear={() => keep((before) => ({ ...before, layers: [] }))} />
+        {/* Above what is read of the figure, whose length changes with it: what is pressed stays where it is. */}
+        <LightAndLook state={state} onChange={(to) => keep((before) => ({ ...before, ...to }))} />
         <section aria-label="What is known of it">
           <h2 className="text-[20px]">What there is to see</h2>
           {figure.reading ? (
@@ -235,7 +237,6 @@ function Figure({ start, saved, covered }: { start: FigureReference; saved: Page
             <div className="mt-2 h-[150px] skeleton" aria-label="Reading the figure" />
           )}
         </section>
-        <LightAndLook state={state} onChange={(to) => keep((before) => ({ ...before, ...to }))} />
         <SaveFigure
           id={id}
           name={name}
