@@ -127,6 +127,7 @@ let handle: Promise<IDBPDatabase<FoxDb>> | undefined;
 export function db(): Promise<IDBPDatabase<FoxDb>> {
   handle ??= openDB<FoxDb>(DB_NAME, DB_VERSION, {
     upgrade(database, oldVersion, _new, tx) {
+      isBlocked = false;
       if (oldVersion < 1) {
         database.createObjectStore('sessions', { keyPath: 'id' }).createIndex('byStart', 'startedAtMs');
         database.createObjectStore('pages', { keyPath: 'id' }).createIndex('bySession', 'sessionId');

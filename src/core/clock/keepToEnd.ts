@@ -1,3 +1,4 @@
+import { clamp } from '../clamp';
 import type { Timeline } from '../practice/time/timeline';
 import { lengthOf } from './replay';
 import type { RunState } from './run';
@@ -62,7 +63,7 @@ function sharedOut(parts: readonly { before: number; low: number; high: number }
       }
       break;
     }
-    const within = (i: number): number => Math.min(parts[i].high, Math.max(parts[i].low, share(i)));
+    const within = (i: number): number => clamp(share(i), parts[i].low, parts[i].high);
     const beyondMs = beyond.reduce((sum, i) => sum + within(i) - share(i), 0);
     for (const i of beyond) {
       const low = share(i) < parts[i].low;

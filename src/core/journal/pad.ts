@@ -1,6 +1,5 @@
 import * as z from 'zod/mini';
 import { momentSchema } from '../moment';
-import { runStateAt } from '../clock/run';
 import { sheetsFor } from '../practice/paper/materials';
 import { posesDrawn } from './drawings';
 import { linePagesOf } from './linePages';
@@ -37,14 +36,3 @@ export const leftInPad = (pad: Pad, sessions: readonly Session[]): number =>
       .filter(({ startedAtMs, status }) => status === 'kept' && startedAtMs >= pad.countedAtMs)
       .reduce((left, session) => left - sheetsUsed(session), pad.sheets),
   );
-
-/** A tool broke in the newest session that was kept. */
-export function toolBrokeLast(sessions: readonly Session[]): boolean {
-  const last = sessions
-    .filter(({ status }) => status === 'kept')
-    .reduce<Session | undefined>((a, b) => (a && a.startedAtMs > b.startedAtMs ? a : b), undefined);
-  return (
-    last !== undefined &&
-    runStateAt(last.plan, last.log, last.lastSeenMs).holds.some(({ why }) => why === 'a tool broke')
-  );
-}

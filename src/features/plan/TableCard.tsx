@@ -15,7 +15,7 @@ import {
   USUAL_GAP_MM,
 } from '@/core/practice/paper/sheet';
 import { type Materials, type PlannedSheet, sheetsOf } from '@/core/practice/paper/sheets';
-import { toolBrokeLast } from '@/core/journal/pad';
+import { toolBrokeLast } from '@/core/journal/toolBroke';
 import type { Session } from '@/core/journal/session';
 import { onFewerSheets } from '@/core/practice/paper/perSheet';
 import { counted, listWords, moreOf } from '@/core/words';

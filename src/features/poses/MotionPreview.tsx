@@ -93,8 +93,7 @@ export function MotionPreview({ seconds, frameSeconds, poseAt, idOf, onPick }: M
     };
     frame = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(frame);
-    // It goes on from where it was when it was begun.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- it goes on from where it was when it was begun
   }, [playing, last]);
 
   const step = (frames: number): void => {
