@@ -1,19 +1,6 @@
 'use client';
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
+import { DndContext, type DragEndEvent } from '@dnd-kit/core';
+import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { GripVertical, Pin } from 'lucide-react';
 import { useId, useMemo } from 'react';
@@ -22,6 +9,7 @@ import { moveBlocks } from '@/core/practice/edit/edit';
 import { plannedRibbon, type RibbonFamily } from '@/core/practice/time/ribbon';
 import { sumPlan } from '@/core/practice/time/sums';
 import { minuteOfDay } from '@/core/practice/time/clockTime';
+import { useReordering } from '@/ui/input/reordering';
 import { FAMILY_COLOR, isNotch, RibbonPatterns } from '@/ui/ribbon/patterns';
 import type { PlanEditor } from './usePlanEditor';
 
@@ -61,10 +49,7 @@ export function BlockList({ editor, startsAt }: { editor: PlanEditor; startsAt: 
   const { recipe, plan, selected } = editor;
   const rows = useMemo(() => rowsOf(editor), [editor]);
   const { totalMs, atLeastMs } = sumPlan(plan);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const reordering = useReordering((id) => rows.find((r) => r.id === id)?.label ?? 'a block');
   const ids = recipe.blocks.map((b) => b.id);
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
     if (!over || over.id === active.id) return;
@@ -82,7 +67,7 @@ export function BlockList({ editor, startsAt }: { editor: PlanEditor; startsAt: 
       <svg width="0" height="0" aria-hidden className="absolute">
         <RibbonPatterns id={patternId} />
       </svg>
-      <DndContext id="plan-list" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+      <DndContext id="plan-list" {...reordering} onDragEnd={onDragEnd}>
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           <ol className="mt-1">
             {rows.map((row, i) =>

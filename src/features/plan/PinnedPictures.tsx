@@ -1,23 +1,10 @@
 'use client';
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
-import {
-  arrayMove,
-  horizontalListSortingStrategy,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-} from '@dnd-kit/sortable';
+import { DndContext, type DragEndEvent } from '@dnd-kit/core';
+import { arrayMove, horizontalListSortingStrategy, SortableContext, useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { GripHorizontal, Pin, PinOff } from 'lucide-react';
 import { useState } from 'react';
+import { useReordering } from '@/ui/input/reordering';
 import { ChooseForSlot } from './ChooseForSlot';
 import { Standing } from './Standing';
 
@@ -35,11 +22,8 @@ interface PinnedPicturesProps {
 /** The pictures of a block: each can be pinned, another put into its slot, and dragged to another slot, which pins all of them there. */
 export function PinnedPictures({ shown, pins, pool, slotName, onPins }: PinnedPicturesProps) {
   const [choosing, setChoosing] = useState<number>();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const ids = shown.map((_, i) => `slot ${String(i + 1)}`);
+  const ids = shown.map((_, i) => `${slotName} ${String(i + 1)}`);
+  const reordering = useReordering((id) => id);
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
     if (!over || over.id === active.id) return;
     onPins(arrayMove([...shown], ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
@@ -48,7 +32,7 @@ export function PinnedPictures({ shown, pins, pool, slotName, onPins }: PinnedPi
     shown.map((_, i) => (i === slot ? id : (pins[i] ?? null)));
   return (
     <>
-      <DndContext id="pinned-pictures" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+      <DndContext id="pinned-pictures" {...reordering} onDragEnd={onDragEnd}>
         <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
           <ul className="flex max-h-[200px] flex-wrap gap-1 overflow-y-auto">
             {shown.map((id, i) => (
@@ -57,7 +41,7 @@ export function PinnedPictures({ shown, pins, pool, slotName, onPins }: PinnedPi
                 id={ids[i]}
                 referenceId={id}
                 pinned={Boolean(pins[i])}
-                name={`${slotName} ${String(i + 1)}`}
+                name={ids[i]}
                 onPin={() => onPins(withPin(i, pins[i] ? null : id))}
                 onChoose={() => setChoosing(i)}
               />
@@ -67,7 +51,7 @@ export function PinnedPictures({ shown, pins, pool, slotName, onPins }: PinnedPi
       </DndContext>
       {choosing !== undefined && (
         <ChooseForSlot
-          name={`${slotName} ${String(choosing + 1)}`}
+          name={ids[choosing]}
           pool={pool}
           onChoose={(id) => {
             onPins(withPin(choosing, id));

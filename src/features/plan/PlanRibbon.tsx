@@ -16,6 +16,7 @@ import { moveBlocks, setBlockLength, setPoseLength, updateBlock } from '@/core/p
 import type { RecipeBlock } from '@/core/practice/plan/recipe';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
 import { minuteOfDay } from '@/core/practice/time/clockTime';
+import { reorderingSpoken } from '@/ui/input/reordering';
 import type { PlacedBlock, PlacedCell } from '@/ui/ribbon/layout';
 import { Ribbon, type RibbonPlace } from '@/ui/ribbon/Ribbon';
 import { Standing } from './Standing';
@@ -52,6 +53,7 @@ export function PlanRibbon({ editor, startsAt, zoom, onKey, onInspect }: PlanRib
   const list = useRef<HTMLDivElement>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
   const ids = recipe.blocks.map((b) => b.id);
+  const labelOf = (id: string): string => blocks.find((b) => origins[b.blockIndex].blockId === id)?.label ?? 'a block';
   const tabStop = focused && ids.includes(focused) ? focused : (selected[0] ?? ids[0]);
 
   const focus = (id: string | undefined): void => {
@@ -169,7 +171,13 @@ export function PlanRibbon({ editor, startsAt, zoom, onKey, onInspect }: PlanRib
   };
   return (
     <div className="overflow-x-auto overflow-y-hidden pb-1" ref={list}>
-      <DndContext id="plan-ribbon" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+      <DndContext
+        id="plan-ribbon"
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        accessibility={reorderingSpoken(labelOf)}
+        onDragEnd={onDragEnd}
+      >
         <div
           role="listbox"
           aria-multiselectable
