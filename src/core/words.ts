@@ -41,3 +41,9 @@ export function ratioWords(part: number, whole: number): string {
   const percent = Math.round(ratio * 100);
   return percent < 1 ? 'less than a hundredth of' : `${percent} % of`;
 }
+
+/** How much room something takes, in thousands of bytes: "64 kB", "3.1 MB", "1.2 GB". */
+export function bytesWords(bytes: number): string {
+  if (bytes < 1e6) return `${String(Math.ceil(bytes / 1e3))} kB`;
+  return bytes < 1e9 ? `${(bytes / 1e6).toFixed(1)} MB` : `${(bytes / 1e9).toFixed(1)} GB`;
+}

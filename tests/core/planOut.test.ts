@@ -75,9 +75,12 @@ describe('a plan file', () => {
   });
   it('says which of the learner’s own pictures are only named in it', () => {
     const named = (...names: string[]) =>
-      planFileWords(names.map((name, i) => ({ reference: `picture/${String(i)}`, name, sha256: '' })));
+      planFileWords(
+        names.map((name, i) => ({ reference: `picture/${String(i)}`, name, sha256: '' })),
+        new Map([['a.jpg', 'for practice only']]),
+      );
     expect(named()).toMatch(/Its figures are in every Fox Minute/);
-    expect(named('a.jpg', 'a.jpg')).toMatch(/only named: “a.jpg”. Where that picture is missing/);
+    expect(named('a.jpg', 'a.jpg')).toMatch(/only named: “a.jpg” \(for practice only\). Where that picture is missing/);
     expect(named('a', 'b', 'c', 'd', 'e', 'f')).toMatch(/“a”, “b”, “c”, “d” and 2 more pictures. Where those/);
   });
   it('is refused in words when it is something else, later, or broken', () => {

@@ -7,6 +7,7 @@ import { needsReading } from '@/core/body/pictureReading';
 import { POINT_COUNT } from '@/core/body/points';
 import type { Preparation, PreparedPicture } from '@/workers/picture.worker';
 import recorded from '../fixtures/bodies.json';
+import { fakeLocks } from '../locks';
 import { pictureOf } from '../pictures';
 
 /** What the workers would say of a file, by its text. */
@@ -39,24 +40,6 @@ vi.mock('@/workers/clients', () => ({
   }),
   startLandmarksWorker: () => ({ api: { find: () => Promise.resolve(found) }, stop: () => undefined }),
 }));
-/** Web Locks, as far as they are used: one holder a name. */
-function fakeLocks() {
-  const held = new Set<string>();
-  return {
-    async request(name: string, ...rest: unknown[]) {
-      const work = rest.at(-1) as (lock: unknown) => Promise<unknown>;
-      const { ifAvailable = false } = (rest.length > 1 ? rest[0] : {}) as { ifAvailable?: boolean };
-      if (held.has(name) && ifAvailable) return work(null);
-      held.add(name);
-      try {
-        return await work({ name });
-      } finally {
-        held.delete(name);
-      }
-    },
-    query: () => Promise.resolve({ held: [...held].map((name) => ({ name })) }),
-  };
-}
 const { closeDb, db } = await import('@/storage/db');
 const { forgetFile, stageFiles } = await import('@/storage/pictures/intake/stage');
 const { processWaiting } = await import('@/storage/pictures/intake/process');

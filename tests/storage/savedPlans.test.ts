@@ -4,13 +4,10 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import type { SavedPlan } from '@/core/practice/plan/savedPlan';
 import { emptyOldBin } from '@/storage/bin';
 import { closeDb } from '@/storage/db';
-import { describePictures, findPicturesHere } from '@/storage/pictures/findPictures';
 import { readRecords } from '@/storage/everything';
-import { addPicture, binPictures } from '@/storage/pictures/pictures';
 import { listSavedPlans, savePlan } from '@/storage/sessions/savedPlans';
 import { planOf, poses } from '../core/plans';
 import { level, recipeWith } from '../core/recipes';
-import { pictureOf } from '../pictures';
 
 const kept = (id: string, savedAtMs: number, binnedAtMs: number | null = null): SavedPlan => ({
   id,
@@ -19,8 +16,6 @@ const kept = (id: string, savedAtMs: number, binnedAtMs: number | null = null): 
   schedule: null,
   binnedAtMs,
 });
-
-const [H1, H2, H3] = ['1', '2', '3'].map((digit) => digit.repeat(64));
 
 beforeEach(async () => {
   await closeDb();
@@ -63,29 +58,5 @@ describe('plans that are kept', () => {
     await savePlan(kept('first', 1));
     expect(await listSavedPlans()).toHaveLength(1);
     expect((await readRecords()).records.sessions).toEqual([session]);
-  });
-});
-
-describe('pictures of a plan file', () => {
-  it('are found under the same address or as the same file, mirrored ones too, but not in the bin', async () => {
-    const image = new Blob(['x'], { type: 'image/png' });
-    for (const [id, hash] of [
-      ['a', H1],
-      ['b', H2],
-      ['c', H3],
-    ])
-      await addPicture({ ...pictureOf(id), hash }, image, image);
-    const [described] = await describePictures(['picture/a', 'figure/f', 'picture/gone']);
-    expect(described).toMatchObject({ reference: 'picture/a', sha256: H1 });
-    await binPictures(['c'], 1);
-    const here = await findPicturesHere([
-      described,
-      { reference: 'picture/elsewhere~m', name: 'b', sha256: H2 },
-      { reference: 'picture/c', name: 'c', sha256: H3 },
-    ]);
-    expect([...here]).toEqual([
-      ['picture/a', 'picture/a'],
-      ['picture/elsewhere~m', 'picture/b~m'],
-    ]);
   });
 });

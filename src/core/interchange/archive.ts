@@ -2,6 +2,7 @@ import { BlobReader, Uint8ArrayReader, ZipWriter } from '@zip.js/zip.js/lib/zip-
 import * as z from 'zod/mini';
 import { counted } from '../words';
 import { digestOf, digestOfBlob, type NewDigest } from './digest';
+import { fileEnding } from './fileEnding';
 import { mendRecord, mendSettings } from './mend';
 import { KIND_WORDS, noRecords, RECORD_KINDS, type RecordKind, type Records } from './records';
 import { listZip, ZIP_OPTIONS, ZipError, type ZipFile, type ZipLimits } from './zip';
@@ -38,9 +39,7 @@ export interface ArchivedImage {
   image: Blob;
 }
 
-const EXTENSIONS: Record<string, string> = { 'image/jpeg': 'jpg', 'image/svg+xml': 'svg' };
-const pathOf = (key: string, type: string): string =>
-  `images/${key}.${EXTENSIONS[type] ?? type.slice('image/'.length)}`;
+const pathOf = (key: string, type: string): string => `images/${key}.${fileEnding(type)}`;
 const keyOf = (path: string): string => path.slice('images/'.length, path.lastIndexOf('.'));
 
 const toBytes = (value: unknown): Uint8Array<ArrayBuffer> => new TextEncoder().encode(JSON.stringify(value, null, 1));

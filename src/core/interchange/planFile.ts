@@ -1,11 +1,34 @@
 import * as z from 'zod/mini';
 import { exerciseById } from '../practice/exercises';
 import type { Chosen } from '../practice/plan/layOut';
-import { listPhrases, moreOf } from '../words';
+import { factValuesSchema } from '../references/facts';
+import { leftOutSchema, rightsSchema } from '../references/picture';
+import { counted, listPhrases, moreOf } from '../words';
 import { type PosesRecipe, type Recipe, recipeSchema } from '../practice/plan/recipe';
 
 const FORMAT = 'fox-minute-plan';
 const VERSION = 1;
+
+/** A plan names so many pictures at most, and its file is no larger. */
+export const MOST_PICTURES = 1000;
+export const PLAN_BYTES = 5_000_000;
+
+const planPictureSchema = z.object({
+  reference: z.string().check(z.maxLength(200)),
+  name: z.string().check(z.maxLength(300)),
+  /** Of the file it was added from. */
+  sha256: z.string().check(z.maxLength(64)),
+  /** Where the ZIP around the plan holds it, and what goes with it; absent where it is only named. */
+  held: z.optional(
+    z.object({
+      path: z.string().check(z.regex(/^pictures\/\d{1,4}\.[a-z0-9]{1,9}$/)),
+      rights: rightsSchema,
+      leftOut: z.optional(leftOutSchema),
+      corrected: z._default(factValuesSchema, {}),
+    }),
+  ),
+});
+export type PlanPicture = z.infer<typeof planPictureSchema>;
 
 const planFileSchema = z.object({
   format: z.literal(FORMAT),
@@ -13,15 +36,7 @@ const planFileSchema = z.object({
   /** With the references of every pose as pins, and every exercise it uses with its cues. */
   recipe: recipeSchema,
   /** Pictures among them, so that the same ones are found in another browser. */
-  pictures: z
-    .array(
-      z.object({
-        reference: z.string().check(z.maxLength(200)),
-        name: z.string().check(z.maxLength(300)),
-        sha256: z.string().check(z.maxLength(64)),
-      }),
-    )
-    .check(z.maxLength(1000)),
+  pictures: z.array(planPictureSchema).check(z.maxLength(MOST_PICTURES)),
 });
 export type PlanFile = z.infer<typeof planFileSchema>;
 
@@ -38,7 +53,7 @@ function pinChosen(recipe: Recipe, chosen: Chosen): Recipe {
 }
 
 /** A plan as a file that replays exactly: seed, order, pictures, exercises with their cues. */
-export function writePlanFile(recipe: Recipe, chosen: Chosen, pictures: PlanFile['pictures']): string {
+export function writePlanFile(recipe: Recipe, chosen: Chosen, pictures: readonly PlanPicture[]): string {
   const ids = recipe.blocks.flatMap((b) =>
     b.kind === 'poses' ? [b.exercise, b.alternate, b.settings.orExercise] : [],
   );
@@ -47,20 +62,27 @@ export function writePlanFile(recipe: Recipe, chosen: Chosen, pictures: PlanFile
     format: FORMAT,
     version: VERSION,
     recipe: { ...pinChosen(recipe, chosen), exercises },
-    pictures,
+    pictures: [...pictures],
   };
   return JSON.stringify(file, null, 1);
 }
 
 const NAMED = 4;
 
-/** What a plan file holds, and which of the learner's own pictures it names without holding them. */
-export function planFileWords(pictures: PlanFile['pictures']): string {
-  const holds = 'The file holds the plan with its seed, order and cues.';
-  const names = [...new Set(pictures.map((p) => `“${p.name}”`))];
-  if (names.length === 0) return `${holds} Its figures are in every Fox Minute.`;
-  const told = names.length > NAMED ? [...names.slice(0, NAMED), moreOf(names.length - NAMED, 'picture')] : names;
-  return `${holds} Not in it, only named: ${listPhrases(told)}. Where ${names.length === 1 ? 'that picture is' : 'those pictures are'} missing, others take ${names.length === 1 ? 'its' : 'their'} place.`;
+/**
+ * What a plan file holds, and which of the learner's own pictures it names without holding them.
+ * @param keptBack why a picture is only named, by its name
+ */
+export function planFileWords(pictures: readonly PlanPicture[], keptBack: ReadonlyMap<string, string>): string {
+  const held = new Set(pictures.flatMap((p) => p.held?.path ?? [])).size;
+  const holds = `The file holds the plan with its seed, order and cues${held > 0 ? `, and ${counted(held, 'picture')} of your own` : ''}.`;
+  const named = [...new Set(pictures.flatMap((p) => (p.held ? [] : p.name)))];
+  if (pictures.length === 0) return `${holds} Its figures are in every Fox Minute.`;
+  if (named.length === 0) return holds;
+  const because = (name: string): string => (keptBack.has(name) ? ` (${String(keptBack.get(name))})` : '');
+  const told = named.slice(0, NAMED).map((name) => `“${name}”${because(name)}`);
+  if (named.length > NAMED) told.push(moreOf(named.length - NAMED, 'picture'));
+  return `${holds} Not in it, only named: ${listPhrases(told)}. Where ${named.length === 1 ? 'that picture is' : 'those pictures are'} missing, others take ${named.length === 1 ? 'its' : 'their'} place.`;
 }
 
 const SAFE = 'Nothing here was changed.';
@@ -93,7 +115,7 @@ export function readPlanFile(text: string): { file: PlanFile } | { problem: stri
 /** The recipe of a file with its pictures found here: by the same address, or by the same file under another. */
 export function recipeFromFile(
   { recipe, pictures }: PlanFile,
-  findHere: (picture: PlanFile['pictures'][number]) => string | undefined,
+  findHere: (picture: PlanPicture) => string | undefined,
 ): { recipe: Recipe; missing: string[] } {
   const here = new Map(pictures.map((p) => [p.reference, findHere(p)]));
   const missing = pictures.filter((p) => here.get(p.reference) === undefined).map((p) => p.name);

@@ -50,3 +50,16 @@ export function exportGate(purpose: Purpose, sources: readonly DrawnSource[]): G
     credits,
   };
 }
+
+/** Why a picture itself stays here when a plan that uses it is shared; undefined where it may go along. */
+export function keptBack({ license }: Rights): string | undefined {
+  if (license === null) return 'nothing is said of its rights';
+  return license === 'practice-only' ? 'for practice only' : undefined;
+}
+
+/** Rights as they hold for whom a picture was handed on to: what is the giver's own is theirs to practice from, not to sell. */
+export const handedOn = (rights: Rights, planTitle: string): Rights => ({
+  ...rights,
+  license: rights.license === 'free' ? 'free' : 'practice-only',
+  source: rights.source || `came with the plan “${planTitle}”`.slice(0, 300),
+});

@@ -85,6 +85,11 @@ export const inFolderSchema = z.object({
   gone: z.boolean(),
 });
 
+/** Parts left out on purpose: veiled while drawing. */
+export const leftOutSchema = z
+  .array(z.object({ box: boxSchema, words: z.string().check(z.maxLength(80)) }))
+  .check(z.maxLength(20));
+
 const recordSchema = z.object({
   id,
   /** Sets it was put in by hand; a picture may be in none. */
@@ -121,10 +126,7 @@ const recordSchema = z.object({
   keptBeside: z._default(z.array(id).check(z.maxLength(100)), []),
   /** A close-up of another picture: that picture, and which part of it. */
   partOf: z.optional(z.object({ pictureId: id, box: boxSchema })),
-  /** Parts left out on purpose: veiled while drawing. */
-  leftOut: z.optional(
-    z.array(z.object({ box: boxSchema, words: z.string().check(z.maxLength(80)) })).check(z.maxLength(20)),
-  ),
+  leftOut: z.optional(leftOutSchema),
   inFolder: z.optional(inFolderSchema),
 });
 

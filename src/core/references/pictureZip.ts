@@ -8,7 +8,7 @@ export interface ZippedFile {
 }
 
 /** What a ZIP of pictures may unpack to. Pictures are packed already; what shrinks much more is none. */
-const LIMITS: ZipLimits = {
+export const PICTURE_ZIP_LIMITS: ZipLimits = {
   entries: MAX_FILES,
   entryBytes: 400 * 1024 ** 2,
   totalBytes: 16 * 1024 ** 3,
@@ -50,7 +50,7 @@ function words({ fault, at }: ZipError): string {
 export async function unzipFiles(
   zip: Blob,
   each: (file: ZippedFile) => Promise<void>,
-  { signal, limits = LIMITS }: { signal?: AbortSignal; limits?: ZipLimits } = {},
+  { signal, limits = PICTURE_ZIP_LIMITS }: { signal?: AbortSignal; limits?: ZipLimits } = {},
 ): Promise<number> {
   try {
     const files = await listZip(zip, limits, (path) => !isLitter(path));

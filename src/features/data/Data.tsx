@@ -1,5 +1,5 @@
 'use client';
-import { counted } from '@/core/words';
+import { counted, bytesWords } from '@/core/words';
 import { countKept } from '@/storage/everything';
 import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';
@@ -31,7 +31,7 @@ export function Data() {
           (empty
             ? 'Right now that is nothing.'
             : `Right now: ${counted(counts.sessions, 'session')}, ${counted(counts.pages, 'page')}, ${counted(counts.pictures, 'picture')} in ${counted(counts.sets, 'set')} of your own${
-                counts.bytes === undefined ? '' : `, ${(counts.bytes / 1e6).toFixed(1)} MB`
+                counts.bytes === undefined ? '' : `, ${bytesWords(counts.bytes)}`
               }.`)}
       </p>
       {kept.problem && <Notice>{kept.problem}</Notice>}

@@ -4,7 +4,7 @@ import { Upload } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { ReadArchive } from '@/core/interchange/archive';
 import { countRecords, KIND_WORDS, RECORD_KINDS } from '@/core/interchange/records';
-import { counted, listWords } from '@/core/words';
+import { counted, listWords, bytesWords } from '@/core/words';
 import { countHere, putRecords } from '@/storage/everything';
 import { storageProblem } from '@/storage/problems';
 import { callback, type Client, startArchiveWorker } from '@/workers/clients';
@@ -150,7 +150,7 @@ function Survey({
         Taken out on {fullDate(exportedAtMs)}, whole:{' '}
         {countRecords(records) === 0
           ? 'no records.'
-          : `${listWords(kinds.map((kind) => counted(records[kind].length, KIND_WORDS[kind])))}, ${(imageBytes / 1e6).toFixed(1)} MB of images.`}
+          : `${listWords(kinds.map((kind) => counted(records[kind].length, KIND_WORDS[kind])))}, ${bytesWords(imageBytes)} of images.`}
         {here > 0 && ` ${String(here)} of these are here already and will stay as they are.`}
       </p>
       {told.length > 0 && (

@@ -1,5 +1,6 @@
 'use client';
 import { lightFormat } from 'date-fns';
+import { bytesWords } from '@/core/words';
 import { Download } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { loadImage } from '@/storage/images';
@@ -35,7 +36,7 @@ export function TakeOut() {
         callback((next: Progress) => setProgress(next)),
       );
       download(zip, `fox-minute-${lightFormat(Date.now(), 'yyyy-MM-dd')}.zip`);
-      setTold(`Taken out: ${(zip.size / 1e6).toFixed(1)} MB, read back and found whole.`);
+      setTold(`Taken out: ${bytesWords(zip.size)}, read back and found whole.`);
     } catch {
       setTold(
         'The ZIP could not be made whole. Everything here is safe; free some space on this machine and try again.',

@@ -3,7 +3,6 @@ import { lightFormat } from 'date-fns';
 import { useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { logByHand, timedSegments } from '@/core/journal/handEntry';
-import { planFileWords, writePlanFile } from '@/core/interchange/planFile';
 import { clockDigits } from '@/core/practice/time/duration';
 import { inMedium } from '@/core/practice/edit/edit';
 import { MEDIA } from '@/core/practice/paper/materials';
@@ -12,7 +11,6 @@ import type { SavedPlan, Schedule } from '@/core/practice/plan/savedPlan';
 import { expandPlan } from '@/core/practice/time/timeline';
 import { USUAL_MINUTE } from '@/core/growing/scheduled';
 import { shortWeekdayName, WEEK_FROM_MONDAY } from '@/core/weekdays';
-import { describePictures } from '@/storage/pictures/findPictures';
 import { nextSheetCode, sheetCodeWords } from '@/core/journal/sheetCode';
 import { pictureShapes } from '@/storage/hooks/usePictureShapes';
 import { storageProblem } from '@/storage/problems';
@@ -24,28 +22,21 @@ import { Notice } from '@/ui/Notice';
 import { readTime } from './AskBar';
 import { Dialog } from '@/ui/Dialog';
 import { DurationField, Select, Tick, Typed } from './fields';
+import { KeepPart } from './KeepPart';
+import { planFileName } from './planFileName';
+import { Share } from './Share';
 import type { PlanEditor } from './usePlanEditor';
 
-interface KeepProps {
+export interface KeepProps {
   editor: PlanEditor;
   nowMs: number;
   onTold: (words: string) => void;
   onClose: () => void;
 }
 
-/** File name from a title: letters and digits of any script. */
-const fileName = (title: string, ending: string): string =>
-  `${
-    title
-      .normalize('NFKC')
-      .replace(/[^\p{L}\p{N}]+/gu, '-')
-      .replace(/^-|-$/g, '')
-      .slice(0, 60) || 'plan'
-  }.${ending}`;
-
 /** What can be done with a plan besides running it. */
 export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
-  const { recipe, chosen, plan } = editor;
+  const { recipe, plan } = editor;
   const [byHand, setByHand] = useState(false);
   const [problem, setProblem] = useState<string>();
   const fail = (error: unknown): void => {
@@ -63,14 +54,6 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
       onTold(`“${recipe.title}” is kept. It is under “Begin from…”, without the pictures except pinned ones.`);
       onClose();
     }, fail);
-  };
-  const share = async (): Promise<void> => {
-    const ids = Object.values(chosen).flatMap((list) => list.filter((id) => id !== null));
-    const pictures = await describePictures(ids);
-    const text = writePlanFile(recipe, chosen, pictures);
-    download(new Blob([text], { type: 'application/json' }), fileName(recipe.title, 'plan.json'));
-    onTold(planFileWords(pictures));
-    onClose();
   };
   const print = async (): Promise<void> => {
     setProblem(undefined);
@@ -90,7 +73,7 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
         }),
       });
       if (!response.ok) throw new Error(String(response.status));
-      download(await response.blob(), fileName(recipe.title, 'pdf'));
+      download(await response.blob(), planFileName(recipe.title, 'pdf'));
       onClose();
     } catch {
       setProblem(
@@ -102,12 +85,12 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
   return (
     <Dialog title="Keep, print, share" onClose={onClose}>
       {problem && <Notice>{problem}</Notice>}
-      <Part title="Keep it" words="As a recipe: its structure, with new pictures each time. What is pinned stays.">
+      <KeepPart title="Keep it" words="As a recipe: its structure, with new pictures each time. What is pinned stays.">
         <button type="button" className="btn btn-sm" onClick={keep}>
           Keep this plan
         </button>
-      </Part>
-      <Part title="The same in another medium" words="Everything stays but the medium.">
+      </KeepPart>
+      <KeepPart title="The same in another medium" words="Everything stays but the medium.">
         <Select
           label="Repeat it in"
           value=""
@@ -122,7 +105,7 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
             onClose();
           }}
         />
-      </Part>
+      </KeepPart>
       <Weekdays
         onSave={async (schedule, asFile) => {
           // The same plan keeps its identity: a calendar takes the file again for the same event.
@@ -139,13 +122,13 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
           const { calendarOf } = await import('@/core/interchange/calendar');
           download(
             new Blob([calendarOf(plan, new Date(nowMs))], { type: 'text/calendar' }),
-            fileName(recipe.title, 'ics'),
+            planFileName(recipe.title, 'ics'),
           );
           onTold(`“${recipe.title}” is kept with its weekdays; the calendar file can be opened by any calendar.`);
           onClose();
         }}
       />
-      <Part
+      <KeepPart
         title="On paper"
         words="Boxes for the times as they were, on one page where that can be read; sound cues still come from here if you run it."
       >
@@ -155,26 +138,9 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
         <button type="button" className="btn-quiet btn btn-sm" onClick={() => setByHand(true)}>
           Enter a session timed by hand
         </button>
-      </Part>
-      <Part
-        title="Share it"
-        words="A file that replays exactly: the same pictures where they are present, the same seed, order and cues."
-      >
-        <button type="button" className="btn-quiet btn btn-sm" onClick={() => void share().catch(fail)}>
-          Share as a file
-        </button>
-      </Part>
+      </KeepPart>
+      <Share editor={editor} onTold={onTold} onClose={onClose} />
     </Dialog>
-  );
-}
-
-function Part({ title, words, children }: { title: string; words: string; children: React.ReactNode }) {
-  return (
-    <section className="border-t border-hairline py-3">
-      <h3 className="text-[17px]">{title}</h3>
-      <p className="text-[14px] text-quiet">{words}</p>
-      <div className="mt-2 flex flex-wrap items-baseline gap-3">{children}</div>
-    </section>
   );
 }
 
@@ -188,7 +154,7 @@ function Weekdays({ onSave }: { onSave: (schedule: Schedule, asFile: boolean) =>
     onSave({ days: [...days], minute, times, moves }, asFile).catch((e: unknown) => toastProblem(storageProblem(e)));
   };
   return (
-    <Part
+    <KeepPart
       title="On weekdays"
       words="On its days Today begins with it, with new pictures. The calendar file is for other calendars."
     >
@@ -212,7 +178,7 @@ function Weekdays({ onSave }: { onSave: (schedule: Schedule, asFile: boolean) =>
       <button type="button" className="btn-quiet btn btn-sm" disabled={days.length === 0} onClick={() => save(true)}>
         Save the calendar file
       </button>
-    </Part>
+    </KeepPart>
   );
 }
 

@@ -1,6 +1,5 @@
 'use client';
 import { shortDay, weekdayAndDay } from '@/core/dateWords';
-import { useRef, useState } from 'react';
 import { toast, toastProblem } from '@/ui/toast/toast';
 import { drawingHistory } from '@/core/journal/history';
 import type { Session } from '@/core/journal/session';
@@ -8,7 +7,6 @@ import { followAnswers } from '@/core/growing/followAnswers';
 import { piecesOf } from '@/core/growing/pieces';
 import { wholeAnswers } from '@/core/growing/workingTime';
 import { lengthsThatWork } from '@/core/growing/lengthsThatWork';
-import { readPlanFile, recipeFromFile } from '@/core/interchange/planFile';
 import { clockDigits, durationWords } from '@/core/practice/time/duration';
 import { insertBlocks, placeForNew } from '@/core/practice/edit/edit';
 import { layOutRecipe } from '@/core/practice/plan/layOut';
@@ -18,13 +16,11 @@ import { REMEDIES, type Remedy } from '@/core/practice/start/remedies';
 import type { SavedPlan } from '@/core/practice/plan/savedPlan';
 import { sumPlan } from '@/core/practice/time/sums';
 import { TEMPLATES, type Template } from '@/core/practice/start/templates';
-import { counted } from '@/core/words';
-import { findPicturesHere } from '@/storage/pictures/findPictures';
 import { storageProblem } from '@/storage/problems';
 import { listSavedPlans, savePlan } from '@/storage/sessions/savedPlans';
 import { useStored } from '@/storage/hooks/useStored';
-import { Notice } from '@/ui/Notice';
 import { Dialog } from '@/ui/Dialog';
+import { OpenPlanFile } from './OpenPlanFile';
 import type { PlanEditor } from './usePlanEditor';
 
 interface StartsProps {
@@ -40,8 +36,6 @@ interface StartsProps {
 export function Starts({ editor, sessions, nowMs, onTold, onAvailable, onClose }: StartsProps) {
   const { recipe, change } = editor;
   const saved = useStored(listSavedPlans, ['plans'], []);
-  const [problem, setProblem] = useState<string>();
-  const file = useRef<HTMLInputElement>(null);
   const take = (given: Recipe, words: string): void => {
     const next = followAnswers(given, wholeAnswers(sessions.flatMap(piecesOf)));
     change('Another plan', () => next);
@@ -73,19 +67,6 @@ export function Starts({ editor, sessions, nowMs, onTold, onAvailable, onClose }
     editor.select(some.map((b) => b.id));
     onTold(`“${complaint}”: ${reason}`);
     onClose();
-  };
-  const openFile = async (chosen: File): Promise<void> => {
-    if (chosen.size > 5_000_000) return setProblem('This file is too large to be a plan. Nothing here was changed.');
-    const read = readPlanFile(await chosen.text());
-    if ('problem' in read) return setProblem(read.problem);
-    const here = await findPicturesHere(read.file.pictures);
-    const { recipe: next, missing } = recipeFromFile(read.file, (p) => here.get(p.reference));
-    take(
-      next,
-      missing.length === 0
-        ? `“${next.title}” is opened, with the same pictures in the same order.`
-        : `“${next.title}” is opened. ${counted(missing.length, 'picture')} of it ${missing.length === 1 ? 'is' : 'are'} not in this browser; others take ${missing.length === 1 ? 'its' : 'their'} place.`,
-    );
   };
   const toBin = (plan: SavedPlan): void => {
     savePlan({ ...plan, binnedAtMs: nowMs }).then(
@@ -183,28 +164,7 @@ export function Starts({ editor, sessions, nowMs, onTold, onAvailable, onClose }
             ))}
             {recent.length === 0 && <li className="text-[14px] text-quiet">No session yet.</li>}
           </ul>
-          <h3 className="mt-5 text-[18px]">A file</h3>
-          <input
-            ref={file}
-            type="file"
-            accept=".json,application/json"
-            className="sr-only"
-            aria-label="Plan file"
-            onChange={(event) => {
-              const chosen = event.target.files?.[0];
-              event.target.value = '';
-              if (chosen)
-                void openFile(chosen).catch(() => setProblem('This file cannot be read. Nothing here was changed.'));
-            }}
-          />
-          <button type="button" className="btn-quiet btn mt-1 btn-sm" onClick={() => file.current?.click()}>
-            Open a plan file
-          </button>
-          {problem && (
-            <div className="mt-2">
-              <Notice>{problem}</Notice>
-            </div>
-          )}
+          <OpenPlanFile onOpened={take} />
         </section>
       </div>
     </Dialog>

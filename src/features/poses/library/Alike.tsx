@@ -1,4 +1,5 @@
 import { fullDate } from '@/core/dateWords';
+import { bytesWords } from '@/core/words';
 import { type Picture, pictureReferenceId } from '@/core/references/picture';
 import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import type { LibraryActions } from './useLibraryActions';
@@ -16,7 +17,7 @@ function Twin({ picture, onBin }: { picture: Picture; onBin: () => void }) {
       </p>
       <p className="text-[13px] text-quiet">
         {widthPx} by {heightPx} pixels,{' '}
-        {bytes < 1e6 ? `${String(Math.ceil(bytes / 1000))} kB` : `${(bytes / 1e6).toFixed(1)} MB`}
+        {bytesWords(bytes)}
         {takenAtMs !== null && <>, taken {fullDate(takenAtMs)}</>}
       </p>
       <button type="button" className="btn-quiet btn mt-1 btn-sm" aria-label={`Put ${name} in the bin`} onClick={onBin}>

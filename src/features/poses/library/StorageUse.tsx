@@ -1,19 +1,20 @@
 'use client';
 import { useEffect, useState } from 'react';
+import { bytesWords } from '@/core/words';
 import { toast } from '@/ui/toast/toast';
 
+/** In bytes. */
 interface Use {
-  usedMb: number;
-  ofMb: number;
+  used: number;
+  of: number;
   kept: boolean;
 }
 
 async function measure(): Promise<Use | undefined> {
   const { usage = 0, quota = 0 } = (await navigator.storage?.estimate?.()) ?? {};
   if (quota === 0) return undefined;
-  return { usedMb: usage / 1e6, ofMb: quota / 1e6, kept: (await navigator.storage.persisted?.()) ?? false };
+  return { used: usage, of: quota, kept: (await navigator.storage.persisted?.()) ?? false };
 }
-const sizeWords = (mb: number): string => (mb < 1000 ? `${mb.toFixed(0)} MB` : `${(mb / 1000).toFixed(1)} GB`);
 
 /** How much room the pictures take, and whether the browser has promised to keep them. */
 export function StorageUse({ changes }: { changes: unknown }) {
@@ -41,7 +42,7 @@ export function StorageUse({ changes }: { changes: unknown }) {
   };
   return (
     <p className="mt-6 text-[14px] text-quiet">
-      Fox Minute uses {sizeWords(use.usedMb)} of about {sizeWords(use.ofMb)} in this browser.{' '}
+      Fox Minute uses {bytesWords(use.used)} of about {bytesWords(use.of)} in this browser.{' '}
       {use.kept ? (
         'The browser keeps it until you delete it.'
       ) : (
