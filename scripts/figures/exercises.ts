@@ -31,6 +31,7 @@ const SHOWS: Record<string, readonly [figure: string, ...layers: string[]]> = {
   'cross-contour': ['archer-tired', 'masses'],
   'negative-shapes': ['archer-hands-on-hips', 'negatives'],
   'plumb-and-level': ['archer-testing', 'plumb'],
+  'copy-a-drawing': ['stilt-walker-on-one-leg', 'contours', 'envelope'],
   'look-then-draw': ['drummer-at-attention', 'action'],
   'draw-then-memory': ['bread-carrier-lifting', 'envelope', 'action'],
   'eyes-closed': ['bell-ringer-waiting', 'envelope'],

@@ -51,6 +51,16 @@ describe('what is said of a plan before it is run', () => {
   it('tells when pictures come again', () => {
     expect(words(level('a', 20, 60_000))).toEqual(['12 pictures for 20 poses: 8 poses will show one again.']);
   });
+  it('wants drawings to copy, not figures, and offers the learner’s own pictures', () => {
+    const copy = (more: Partial<PosesRecipe['source']> = {}) =>
+      problemsOf(recipeWith([withSource(level('a', 2, 300_000, { exercise: 'copy-a-drawing' }), more)]));
+    const [problem] = copy();
+    expect(problem.stops).toBe(false);
+    expect(problem.words).toMatch(/^Copy a drawing is for drawings by somebody; figures are none/);
+    const taken = problem.ways?.[0].take(level('a', 2, 300_000));
+    expect(taken?.source.setId).toBe('library');
+    expect(copy({ pins: ['picture/a', 'picture/b'] })).toEqual([]);
+  });
   it('tells a hard pose in a long place, with two ways out', () => {
     const block = withSource(level('a', 1, 600_000), { pins: ['r4'] });
     expect(words(block)[0]).toMatch(/^!.*strenuous one for 10 min.*Let it be a gentler one, or keep it to 2 min/);

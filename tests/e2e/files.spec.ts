@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import sharp, { type Sharp } from 'sharp';
-import { pose, posesBlock, runPlan, stored } from './steps';
+import { next, pose, posesBlock, runPlan, stored } from './steps';
 
 const cells = (page: Page) => page.getByRole('list', { name: 'Pictures' }).getByRole('link');
 const plain = (background: string, width = 80, height = 40) =>
@@ -141,6 +141,7 @@ test('a close-up keeps its parent’s rights, and a part left out is veiled in t
   await page.getByLabel('What is left out').selectOption('the head');
   await page.getByRole('button', { name: 'Use this frame' }).click();
   await expect(page.getByRole('button', { name: 'Leave nothing out (the head)' })).toBeVisible();
+  const whole = `picture/${new URL(page.url()).searchParams.get('id') ?? ''}`;
   await page.getByRole('button', { name: 'Close-up of a part' }).click();
   const frame = page.getByRole('slider', { name: /^The frame/ });
   await frame.focus();
@@ -151,6 +152,16 @@ test('a close-up keeps its parent’s rights, and a part left out is veiled in t
   await expect(page.getByRole('heading', { name: 'Part of whole.jpg' })).toBeVisible();
   await expect(page.getByText('60 by 73 pixels')).toBeVisible();
   await expect(page.getByRole('button', { name: 'for practice only' })).toHaveAttribute('aria-pressed', 'true');
+
+  // Drawn without the head; between two poses it can be seen.
+  const drawn = pose(whole, 60_000, { leftOut: ['the head'], leadInMs: 30_000 });
+  await runPlan(page, posesBlock('contour', [drawn, drawn]));
+  await next(page);
+  await next(page);
+  await page.getByRole('button', { name: 'Lift the veil' }).click();
+  await expect(page.getByRole('img', { name: 'The last pose with nothing left out' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('Left out: the head')).toBeVisible();
 });
 
 /** Red and green above, blue and yellow below. */

@@ -121,7 +121,7 @@ describe('a plan that is shared', () => {
     ]);
     expect(mine).toMatchObject({
       name: 'mine.jpg',
-      rights: { license: 'practice-only', source: 'came with the plan “Evening of hands”' },
+      rights: { license: 'practice-only', permission: 'came with the plan “Evening of hands”' },
       leftOut: [{ words: 'hand' }],
       corrected: { subject: 'people/one figure' },
     });

@@ -9,7 +9,15 @@ import { closeDb } from '@/storage/db';
 import { putRecords, readRecords, wipeEverything } from '@/storage/everything';
 import { imageKey, loadImage } from '@/storage/images';
 import { addPage, allPages, binPage, changePage, listPages } from '@/storage/sessions/pages';
-import { addPicture, binPictures, binSet, listPictures, listSets, saveSet } from '@/storage/pictures/pictures';
+import {
+  addPicture,
+  binPictures,
+  binSet,
+  changePictures,
+  listPictures,
+  listSets,
+  saveSet,
+} from '@/storage/pictures/pictures';
 import { isQuotaError, storageProblem } from '@/storage/problems';
 import { loadRender, saveRender, toEvict } from '@/storage/references/renders';
 import { addDemoLearner, countDemoSessions, removeDemoLearner, seedOnFirstVisit } from '@/storage/seed';
@@ -25,6 +33,7 @@ import {
 } from '@/storage/sessions/sessions';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { claimStart, startSession, stopAndKeep } from '@/storage/sessions/startSession';
+import type { Block } from '@/core/practice/plan/schema';
 import { planOf, poses } from '../core/plans';
 import { pictureOf } from '../pictures';
 
@@ -104,6 +113,18 @@ describe('sessions', () => {
     expect([claimStart('other'), claimStart(second.id)]).toEqual([false, false]);
     await stopAndKeep(second);
     expect(await runningSession()).toBeUndefined();
+  });
+  it('note what is copied as for practice only, where nothing was said of it', async () => {
+    for (const id of ['a', 'b', 'c']) await addPicture(picture(id), blob('i'), blob('s'));
+    await changePictures(['b'], ({ rights }) => ({ rights: { ...rights, license: 'free' } }));
+    const posed = (exercise: string, ...ids: string[]): Block => {
+      const block = poses(ids.length, 60_000, { exercise });
+      if (block.kind !== 'poses') throw new Error('no poses');
+      return { ...block, poses: block.poses.map((p, i) => ({ ...p, referenceId: `picture/${ids[i]}` })) };
+    };
+    await startSession(planOf(posed('copy-a-drawing', 'a', 'b'), posed('contour', 'c')));
+    const licenses = (await listPictures('library')).map((p) => p.rights.license);
+    expect(licenses).toEqual(['practice-only', 'free', null]);
   });
   it('are claimed once by the document that began them', async () => {
     const { id } = await startSession(planOf(poses(1)));

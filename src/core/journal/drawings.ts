@@ -1,11 +1,11 @@
 import { MIN_DRAWING_MS, visitSpentMs } from '../clock/account';
 import type { Visit } from '../clock/visit';
 import type { Exercise } from '../practice/exercises/exercise';
-import { poseExercise } from '../practice/rules/poseExercise';
+import { poseExercise, poseIn } from '../practice/rules/poseExercise';
 import { drawingKey } from '../practice/rules/holds';
 import { referenceOf } from '../practice/rules/showsReference';
-import type { Plan, PosePlan } from '../practice/plan/schema';
-import type { Laid, Segment } from '../practice/time/timeline';
+import type { Plan } from '../practice/plan/schema';
+import type { Laid } from '../practice/time/timeline';
 import { replayOf } from './replay';
 import type { Session } from './session';
 
@@ -28,11 +28,6 @@ export interface Drawing {
   flowLine?: Visit['flowLine'];
   focal?: Visit['focal'];
 }
-
-const poseIn = ({ blocks }: Plan, { blockIndex, poseIndex }: Segment): PosePlan | undefined => {
-  const block = blocks[blockIndex];
-  return block.kind === 'poses' ? block.poses[poseIndex] : undefined;
-};
 
 /** What was put on the picture of each drawing, before it was begun or while it was made; the last of each kind holds. */
 function putOnPictures(

@@ -61,5 +61,5 @@ export function keptBack({ license }: Rights): string | undefined {
 export const handedOn = (rights: Rights, planTitle: string): Rights => ({
   ...rights,
   license: rights.license === 'free' ? 'free' : 'practice-only',
-  source: rights.source || `came with the plan “${planTitle}”`.slice(0, 300),
+  permission: rights.permission || `came with the plan “${planTitle}”`.slice(0, 300),
 });

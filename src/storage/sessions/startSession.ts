@@ -1,5 +1,8 @@
 import type { Session } from '@/core/journal/session';
 import type { Block, Plan } from '@/core/practice/plan/schema';
+import { poseExercise } from '@/core/practice/rules/poseExercise';
+import { parsePictureReference } from '@/core/references/picture';
+import { changePictures } from '@/storage/pictures/pictures';
 import { loadRoom } from './room';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { leftOutOf } from '@/storage/references/references';
@@ -40,6 +43,7 @@ export async function startSession(plan: Plan): Promise<Session> {
     ...(choosingMs > 0 && { choosingMs }),
   };
   await saveSession(session);
+  await noteCopied(plan);
   if (choosingMs > 0) await saveSetting('choosingMs', 0);
   remember(session.id);
   return session;
@@ -60,6 +64,22 @@ async function withLeftOut(plan: Plan): Promise<Plan> {
     }),
   );
   return { ...plan, blocks };
+}
+
+/** What an exercise copies is for practice only, where nothing is said of its rights yet. */
+async function noteCopied(plan: Plan): Promise<void> {
+  const ids = plan.blocks.flatMap((block, blockIndex) =>
+    block.kind === 'poses'
+      ? block.poses.flatMap(({ referenceId }, poseIndex) =>
+          referenceId !== null && poseExercise(plan, { blockIndex, poseIndex })?.form?.copies
+            ? (parsePictureReference(referenceId) ?? [])
+            : [],
+        )
+      : [],
+  );
+  await changePictures([...new Set(ids)], ({ rights }) =>
+    rights.license === null ? { rights: { ...rights, license: 'practice-only' } } : {},
+  );
 }
 
 /** End a cut-off session at its last sign of life. */

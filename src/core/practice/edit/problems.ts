@@ -1,4 +1,5 @@
 import type { ReferenceFacts } from '../../references/coverage';
+import { LIBRARY_ID, parsePictureReference } from '../../references/picture';
 import { counted } from '../../words';
 import { wantsBroad } from '../start/aims';
 import {
@@ -93,6 +94,21 @@ function pictureProblems(recipe: Recipe, block: PosesRecipe, pools: ReferencePoo
         `${counted(pool.length, 'picture')} for ${block.source.pairs ? counted(wanted, 'pair') : counted(wanted, 'pose')}: ${counted(wanted - pool.length, block.source.pairs ? 'pair' : 'pose')} will show one again.`,
       ),
     );
+  const { form, name } = exerciseById(block.exercise, recipe.exercises);
+  const isFigure = (id: string | null | undefined): boolean =>
+    typeof id === 'string' && parsePictureReference(id) === undefined;
+  if (form?.copies && chosen[block.id]?.some(isFigure))
+    out.push({
+      ...problem(
+        `${name} is for drawings by somebody; figures are none. Take such drawings in under Poses, or draw from your own pictures.`,
+      ),
+      ways: [
+        {
+          label: 'From all your pictures',
+          take: (b) => ({ ...b, source: { ...b.source, setId: LIBRARY_ID, pins: [] } }),
+        },
+      ],
+    });
   const hard = hardestLong(block, pool, chosen[block.id] ?? []);
   if (hard) out.push(hard);
   return out;

@@ -78,6 +78,8 @@ const formSchema = z.object({
   steps: z.optional(z.array(z.string().check(z.minLength(1), z.maxLength(60))).check(z.maxLength(8))),
   /** A drawing may be traced in it: whose it is matters. */
   traced: z.optional(z.boolean()),
+  /** Somebody's drawing is drawn again: what it is copied from is for practice only. */
+  copies: z.optional(z.boolean()),
   /** What a warm-up is for: counted apart. */
   mainPiece: z.optional(z.boolean()),
   /** What is ticked afterward is what was used, not what was missing. */

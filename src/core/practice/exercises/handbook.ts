@@ -38,6 +38,8 @@ export const HANDBOOK: Readonly<Record<string, string>> = {
     'Look at the holes. Between an arm and the waist there is a shape without a name, and what has no name is drawn as it is. When all gaps are right, the figure stands between them.',
   'plumb-and-level':
     'Hold the pencil upright and see what lies under what; hold it level and see what lies beside what. Note three of each before you draw. Standing, the half of the body is at the pubic bone.',
+  'copy-a-drawing':
+    'Choose a drawing you wish you had made. Before you begin, say how it was made: which line came first, with what, how fast. Then make it so, at its own size where you can. Five from one hand are enough; then another. A copy is for learning: whose it is goes with it, and it is not for sale.',
   'look-then-draw':
     'While you look, do not draw: name what you will need. Where is the weight? How does it lean? Which three shapes is it? Then it hides. Draw what you have, and leave out what you have not.',
   'draw-then-memory':

@@ -85,4 +85,21 @@ export const SEEING = [
     lookAt: ['Under the chin', 'Level with the knee', 'Half-way'],
     form: { drawn: 'block-in' },
   }),
+  exercise({
+    id: 'copy-a-drawing',
+    name: 'Copy a drawing',
+    family: 'seeing',
+    purpose:
+      'A drawing by somebody else, drawn again to find out how it was made. A page for each hand, never one only.',
+    cues: [
+      'What came first? Begin where it began.',
+      'Its proportions before its manner.',
+      'Where does its line press, and where does it let go?',
+    ],
+    rule: { review: 'measured' },
+    seconds: [300, 900, 1800],
+    closingQuestion: 'What would you take over into your own drawing, and what not?',
+    lookAt: ['Order of its lines', 'Where it presses', 'What it leaves out'],
+    form: { copies: true, drawn: 'contour' },
+  }),
 ] as const;

@@ -125,6 +125,9 @@ function cautionsOf(recipe: Recipe, poses: readonly PosesRecipe[], totalMs: numb
           'Trace on thin paper, and only for practice: a traced copy of somebody’s drawing is theirs, not yours to show.',
         ]
       : []),
+    ...(poses.some((b) => exerciseById(b.exercise, recipe.exercises).form?.copies)
+      ? ['A copy is for practice: once you begin, what you copy is noted as that, unless you have said otherwise.']
+      : []),
     ...(poses.some((b) =>
       wantsBroad(exerciseById(b.exercise, recipe.exercises), mediumById(b.settings.medium ?? recipe.medium)),
     )

@@ -1,8 +1,14 @@
 import { exerciseById } from '../exercises';
 import type { Exercise, ExerciseRule } from '../exercises/exercise';
-import type { Plan } from '../plan/schema';
+import type { Plan, PosePlan } from '../plan/schema';
 
 type Where = { blockIndex: number; poseIndex: number };
+
+/** The pose at a place of the plan; undefined where nothing is posed. */
+export function poseIn({ blocks }: Plan, { blockIndex, poseIndex }: Where): PosePlan | undefined {
+  const block = blocks[blockIndex];
+  return block?.kind === 'poses' ? block.poses[poseIndex] : undefined;
+}
 
 /** The exercise of a pose with everything its block and the pose itself say otherwise; undefined where nothing is posed. */
 export function poseExercise(plan: Plan, { blockIndex, poseIndex }: Where): Exercise | undefined {

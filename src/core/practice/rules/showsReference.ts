@@ -1,4 +1,4 @@
-import { poseExercise } from './poseExercise';
+import { poseExercise, poseIn } from './poseExercise';
 import type { Plan } from '../plan/schema';
 import type { Segment } from '../time/timeline';
 
@@ -7,8 +7,7 @@ export const isDrawing = ({ kind }: Pick<Segment, 'kind'>): boolean => kind === 
 
 /** What a pose is drawn from; null where there is no picture, or no pose. */
 export function referenceOf(plan: Plan, segment: Segment): string | null {
-  const block = plan.blocks[segment.blockIndex];
-  return block.kind === 'poses' ? block.poses[segment.poseIndex].referenceId : null;
+  return poseIn(plan, segment)?.referenceId ?? null;
 }
 
 /**

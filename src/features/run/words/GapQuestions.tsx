@@ -2,7 +2,9 @@
 import type { ReactNode } from 'react';
 import { askedOf } from '@/core/clock/asked';
 import type { Visit } from '@/core/clock/visit';
+import { poseIn } from '@/core/practice/rules/poseExercise';
 import { RunButton } from '@/features/run/steer/RunButton';
+import { LiftVeil } from './LiftVeil';
 import type { SegmentProps } from './segmentProps';
 
 /** Two taps between poses, answered or not: whether the figure was whole, and how the line was. */
@@ -17,6 +19,7 @@ export function GapQuestions({
   const asked = askedOf(plan, segments, state.visits);
   if (!asked) return null;
   const { drawn, asks, marks, elements } = asked;
+  const { referenceId, leftOut } = poseIn(plan, segments[drawn.segmentIndex]) ?? {};
   return (
     <div className={`flex flex-wrap items-center gap-x-8 gap-y-3 ${centered ? 'justify-center' : ''}`}>
       {asks === 'focal' && (
@@ -114,6 +117,7 @@ export function GapQuestions({
           Tight twice running. A shorter pose, eyes closed, or one line without lifting would loosen it.
         </p>
       )}
+      {referenceId && leftOut && <LiftVeil referenceId={referenceId} leftOut={leftOut} />}
     </div>
   );
 }

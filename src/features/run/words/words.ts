@@ -4,7 +4,7 @@ import { counted } from '@/core/words';
 import { clockDigits, durationWords, spokenDuration } from '@/core/practice/time/duration';
 import { exerciseById } from '@/core/practice/exercises';
 import { type Exercise, isCalm } from '@/core/practice/exercises/exercise';
-import { poseExercise } from '@/core/practice/rules/poseExercise';
+import { poseExercise, poseIn } from '@/core/practice/rules/poseExercise';
 import { holdLimitOf, holdOf } from '@/core/practice/rules/holds';
 import { marksInKind, mostMarks } from '@/core/practice/rules/marks';
 import { poseStages, stageAt } from '@/core/practice/rules/poseStages';
@@ -33,8 +33,7 @@ export function eitherOf(plan: Plan, segment: Segment): string | undefined {
 
 /** What sets one pose apart from the others of its block: the hand, a label. */
 export function poseNotes(plan: Plan, segment: Segment): string[] {
-  const block = plan.blocks[segment.blockIndex];
-  const pose = block.kind === 'poses' ? block.poses[segment.poseIndex] : undefined;
+  const pose = poseIn(plan, segment);
   if (!pose) return [];
   const rule = poseExercise(plan, segment)?.rule;
   const marks = rule && mostMarks(rule);
@@ -51,8 +50,7 @@ export function poseNotes(plan: Plan, segment: Segment): string[] {
 
 /** The cue before a pose: the one about what its label names, else one after the other. */
 export function cueOf(plan: Plan, { blockIndex, poseIndex }: Segment, { cues }: Exercise): string {
-  const block = plan.blocks[blockIndex];
-  const label = block.kind === 'poses' ? block.poses[poseIndex]?.label?.toLowerCase() : undefined;
+  const label = poseIn(plan, { blockIndex, poseIndex })?.label?.toLowerCase();
   const about = label && cues.find((cue) => cue.toLowerCase().startsWith(`${label}:`));
   return about || cues[(poseIndex + blockIndex) % cues.length];
 }
