@@ -1,16 +1,26 @@
 // How often the facts read from pictures agree with the truth: tsx rates.ts DIR
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
-import { readLight } from '@/core/body/readLight';
+import { headTurn, readFaceLight } from '@/core/body/readHead';
+import { type GrayPicture, readLight } from '@/core/body/readLight';
 import { readBody } from '@/core/body/readBody';
 import { type BodyPoint, pointOf } from '@/core/body/points';
+import { SAID_FROM } from '@/core/references/effectiveFacts';
+import type { HardTruth } from './hardScenes';
+import type { HeadTruth } from './heads';
 import type { Truth } from './pictures';
 
+interface Body {
+  points: BodyPoint[];
+  space: [number, number, number][];
+  score: number;
+}
 interface Found {
-  body?: { points: BodyPoint[]; space: [number, number, number][]; score: number };
-  people: number;
+  body?: Body;
+  others: Body[];
   ms: number;
 }
+const peopleOf = ({ body, others }: Found): number => (body ? 1 + others.length : 0);
 const [dir] = process.argv.slice(2);
 const read = (file: string): unknown => JSON.parse(readFileSync(`${dir}/${file}`, 'utf8'));
 const bodies = read('bodies.json') as Record<string, Found>;
@@ -24,6 +34,14 @@ interface Rate {
   of: number;
   sure: number;
 }
+const grayOf = async (file: string): Promise<GrayPicture> => {
+  const { data, info } = await sharp(`${dir}/${file}`)
+    .resize(360, 360, { fit: 'inside' })
+    .grayscale()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, data: new Uint8Array(data) };
+};
 const rates = new Map<string, Rate>();
 const families = new Map<string, Rate>();
 const said = new Map<string, Rate>();
@@ -34,7 +52,13 @@ const misses: string[] = [];
 function count(into: Map<string, Rate>, name: string, right: boolean, sure = 0): void {
   const rate = into.get(name) ?? { right: 0, of: 0, sure: 0 };
   into.set(name, { right: rate.right + (right ? 1 : 0), of: rate.of + 1, sure: rate.sure + sure });
+  if (into === rates && WEIGHED.test(name))
+    count(bySure, `${String(Math.min(9, Math.floor(sure * 10 + 1e-9)))}0 %`, right, sure);
 }
+/** What is said with a certainty of its own, by tens of percent of it. */
+const bySure = new Map<string, Rate>();
+const WEIGHED =
+  /^(extent|view|family|eyeLevel|facing, where a side was said|(hard|unseen): extent|head: (view|facing.*))$/;
 /** Joints that lie farther apart than this tell which side is which, shares of the picture. */
 const APART = 0.05;
 const PAIRS = [
@@ -78,8 +102,8 @@ for (const truth of truths) {
     misses.push(`${truth.file} ${truth.poseId}: no body found`);
     continue;
   }
-  const { facts, sure } = readBody(found.body, found.people);
-  count(rates, 'people: one or more', found.people > 1 === truth.people > 1, sure.subject);
+  const { facts, sure } = readBody(found.body, peopleOf(found));
+  count(rates, 'people: one or more', peopleOf(found) > 1 === truth.people > 1, sure.subject);
   if (truth.people > 1) continue;
   const across = onTheirSides(truth, found.body.points);
   if (across !== undefined) count(rates, 'shoulders and hips both on their sides', across);
@@ -99,12 +123,7 @@ for (const truth of truths) {
   }
   check('eyeLevel', eyeLevel(truth.elevationDeg));
   count(rates, 'difficulty within 1', Math.abs(Number(facts.difficulty) - truth.difficulty) <= 1, sure.difficulty);
-  const { data, info } = await sharp(`${dir}/${truth.file}`)
-    .resize(360, 360, { fit: 'inside' })
-    .grayscale()
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  const light = readLight({ width: info.width, height: info.height, data: new Uint8Array(data) }, found.body.points);
+  const light = readLight(await grayOf(truth.file), found.body.points);
   if (light) {
     count(rates, 'light: clear or flat', (light.light === 'flat') === truth.flat, 0.84);
     const from = Math.abs(truth.lightAzimuthDeg);
@@ -123,6 +142,46 @@ for (const [file, found] of Object.entries(bodies).filter(([name]) => name.start
   count(rates, 'nobody claimed where nobody is', found.body === undefined);
   if (found.body) misses.push(`${file}: somebody claimed, ${found.body.score.toFixed(2)}`);
 }
+/** Hard scenes: those looked at while the rules were made, or with `--unseen` those kept for the end. */
+const kind = process.argv.includes('--unseen') ? 'unseen' : 'hard';
+const scenes = ['0', '1']
+  .flatMap((share) => read(`hard-${share}.json`) as HardTruth[])
+  .filter((s) => s.file.startsWith(kind));
+for (const { file, people, extent, smallest } of scenes) {
+  const found = bodies[file];
+  const seen = peopleOf(found);
+  if (people > 1) count(rates, `${kind}: two or more told as that`, seen > 1);
+  else count(rates, `${kind}: one told as one`, seen === 1);
+  if (people > 1) count(rates, `${kind}: as many as there are`, seen === people);
+  if (people === 1 && smallest < 0.4) count(rates, `${kind}: one that is small, found`, seen > 0);
+  if (extent && found.body) {
+    const said = readBody(found.body, seen);
+    count(rates, `${kind}: extent`, said.facts.extent === extent, said.sure.extent);
+    if ((said.sure.extent ?? 0) >= SAID_FROM)
+      count(rates, `${kind}: extent, where it is said`, said.facts.extent === extent, said.sure.extent);
+    if (said.facts.extent !== extent) misses.push(`${file}: ${extent} read as ${said.facts.extent ?? 'none'}`);
+  }
+  if (seen > 1 !== people > 1 || seen === 0) misses.push(`${file}: ${String(people)} people, ${String(seen)} seen`);
+}
+/** Heads alone: told as that, and what is read of them. */
+const headKind = kind === 'unseen' ? 'headunseen' : 'head-';
+for (const { file, viewName, facing, lightAzimuthDeg } of ['0', '1']
+  .flatMap((share) => read(`heads-${share}.json`) as HeadTruth[])
+  .filter((head) => head.file.startsWith(headKind))) {
+  const { body } = bodies[file];
+  const faces = viewName === 'front' || viewName === 'three-quarter';
+  if (faces) count(rates, 'head: one whose face is seen, found', body !== undefined);
+  if (!body) continue;
+  const { facts, sure } = readBody(body, peopleOf(bodies[file]));
+  count(rates, 'head: told as a head alone', facts.subject === 'parts/head', sure.subject);
+  if (facts.subject !== 'parts/head') continue;
+  count(rates, 'head: view', facts.view === viewName, sure.view);
+  if (facts.facing === 'left' || facts.facing === 'right')
+    count(rates, 'head: facing, where a side was said', facts.facing === facing, sure.facing);
+  const light = readFaceLight(await grayOf(file), body.points, headTurn(body.points, body.space));
+  if (light && Math.abs(lightAzimuthDeg) > 30)
+    count(rates, 'head: light from', light.lightFrom === (lightAzimuthDeg < 0 ? 'left' : 'right'), 0.8);
+}
 const percent = ({ right, of }: Rate): string => `${String(Math.round((100 * right) / of))} %`;
 console.log('| fact | right | of | claimed |\n| --- | --- | --- | --- |');
 for (const [name, rate] of rates)
@@ -136,6 +195,9 @@ for (const [name, rate] of families) {
     `| ${name} | ${percent(rate)} | ${String(rate.of)} | ${claims.of > 0 ? percent(claims) : ''} | ${String(claims.of)} |`,
   );
 }
+console.log('\n| said with | right | of |\n| --- | --- | --- |');
+for (const [name, rate] of [...bySure].sort(([a], [b]) => a.localeCompare(b)))
+  console.log(`| ${name} and more | ${percent(rate)} | ${String(rate.of)} |`);
 const times = Object.values(bodies)
   .map((b) => b.ms)
   .sort((a, b) => a - b);

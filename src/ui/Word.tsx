@@ -5,13 +5,29 @@ import { type ReactNode, useId, useState } from 'react';
 import { anchorOf, GLOSSARY, type GlossaryWord } from '@/core/handbook/glossary';
 
 /** A word in a sense of the program's own: pressed, it says what it means where it stands; all of them are in the handbook's list. */
-export function Word({ of, children = of }: { of: GlossaryWord; children?: ReactNode }) {
+export function Word({
+  of,
+  children = of,
+  givesKeysBack = false,
+}: {
+  of: GlossaryWord;
+  children?: ReactNode;
+  /** In a session: once pressed it is no longer focused, so that keys go on steering. */
+  givesKeysBack?: boolean;
+}) {
   const id = useId();
   // What is not shown is not in the text either.
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button type="button" popoverTarget={id} className="word">
+      <button
+        type="button"
+        popoverTarget={id}
+        className="word"
+        onClick={(event) => {
+          if (givesKeysBack) event.currentTarget.blur();
+        }}
+      >
         {children}
       </button>
       <span

@@ -4,24 +4,29 @@
  */
 import { type CompiledModel, loadAndCompile, loadLiteRt, Tensor } from '@litertjs/core';
 import * as Comlink from 'comlink';
+import { MOST_OTHERS } from '@/core/body/body';
 import {
   ANCHORS,
   type Detection,
   detections,
   DETECTOR_PX,
+  fitsTile,
   LANDMARK_PX,
   type Region,
+  tilesOf,
   wholeRegion,
 } from '@/core/body/detector';
+import { bodySize, isOneBody } from '@/core/body/oneBody';
 import { networkBody, type NetworkBody } from '@/core/body/landmarkNetwork';
 
 export type LandmarkModel = 'full' | 'heavy';
 export interface FoundBodies {
-  /** The surest body; undefined where none was found. */
-  body: Omit<NetworkBody, 'next'> | undefined;
-  /** How many bodies the detector saw. */
-  people: number;
+  /** The largest body; undefined where none was found. */
+  body: FoundBody | undefined;
+  /** Others in the picture, the largest first. */
+  others: FoundBody[];
 }
+export type FoundBody = Omit<NetworkBody, 'next'>;
 /** Shares of the picture: where a body is, drawn by the learner. */
 export interface Box {
   left: number;
@@ -32,6 +37,12 @@ export interface Box {
 
 const BASE = '/landmarks/';
 const CERTAIN = 0.5;
+/** How sure the detector is at least, of the whole of a picture and of each of its parts: there are many of those, each with its chance to err. */
+const LEAST_WHOLE = 0.5;
+const LEAST_TILE = 0.6;
+/** So many bodies are read in one picture at most, and so many places looked at for them. */
+const MOST_BODIES = 1 + MOST_OTHERS;
+const MOST_LOOKS = 24;
 const canvas = new OffscreenCanvas(LANDMARK_PX, LANDMARK_PX);
 const context = canvas.getContext('2d', { willReadFrequently: true }) as OffscreenCanvasRenderingContext2D;
 
@@ -83,14 +94,31 @@ function model(name: string): Promise<CompiledModel> {
   return known;
 }
 
-async function detect(image: ImageBitmap): Promise<Detection[]> {
-  const whole = wholeRegion(image.width, image.height);
-  const outputs = await run(await model('detection'), sample(image, whole, DETECTOR_PX, -1), DETECTOR_PX);
+/** Bodies that the detector sees in a region of a picture. */
+async function detect(image: ImageBitmap, region: Region, least: number): Promise<Detection[]> {
+  const outputs = await run(await model('detection'), sample(image, region, DETECTOR_PX, -1), DETECTOR_PX);
   const boxes = outputs.find((o) => o.length === ANCHORS * 12);
   const scores = outputs.find((o) => o.length === ANCHORS);
   if (!boxes || !scores) throw new Error('The detector gave other numbers than expected.');
-  return detections(boxes, scores, whole);
+  return detections(boxes, scores, region, least);
 }
+
+/** Bodies in the whole of a picture and, where it is large, in its parts: the surest first. One may be among them several times. */
+async function detectAll(image: ImageBitmap): Promise<Detection[]> {
+  const { width, height } = image;
+  const found = await detect(image, wholeRegion(width, height), LEAST_WHOLE);
+  for (const tile of tilesOf(width, height))
+    found.push(...(await detect(image, tile, LEAST_TILE)).filter(({ region }) => fitsTile(region, tile)));
+  return found.sort((a, b) => b.score - a.score);
+}
+
+/** The square to look at around what the learner framed. */
+const boxRegion = (box: Box, width: number, height: number): Region => ({
+  x: (box.left + box.width / 2) * width,
+  y: (box.top + box.height / 2) * height,
+  size: 1.2 * Math.max(box.width * width, box.height * height),
+  turn: 0,
+});
 
 const api = {
   /** Load what is needed, so that the first picture does not wait for it. */
@@ -98,8 +126,8 @@ const api = {
     await Promise.all([model('detection'), model(name)]);
   },
   /**
-   * The surest body in a picture.
-   * @param box Where to look; without it only where the detector saw somebody: the landmarks are found in anything they are asked for.
+   * The bodies in a picture.
+   * @param box Where to look for one; without it only where the detector saw somebody: the landmarks are found in anything they are asked for.
    */
   async find(image: Blob, name: LandmarkModel, box?: Box): Promise<FoundBodies> {
     const bitmap = await createImageBitmap(image);
@@ -112,26 +140,24 @@ const api = {
           width,
           height,
         );
-      const found = box ? [] : await detect(bitmap);
-      const region = box
-        ? {
-            x: (box.left + box.width / 2) * width,
-            y: (box.top + box.height / 2) * height,
-            size: 1.2 * Math.max(box.width * width, box.height * height),
-            turn: 0,
-          }
-        : found.at(0)?.region;
-      if (!region) return { body: undefined, people: 0 };
-      let body = await look(region);
-      if (body.score > CERTAIN) {
+      const places = box
+        ? [{ score: 1, region: boxRegion(box, width, height) }]
+        : (await detectAll(bitmap)).slice(0, MOST_LOOKS);
+      const bodies: FoundBody[] = [];
+      for (const { score: detected, region } of places) {
+        if (bodies.length === MOST_BODIES) break;
+        let body = await look(region);
+        if (body.score <= CERTAIN) continue;
         const again = await look(body.next);
         if (again.score >= body.score - 0.05) body = again;
+        const { score, points, space } = body;
+        if (score <= CERTAIN || bodies.some((other) => isOneBody(points, other.points, width / height))) continue;
+        // No surer than either of the two that saw it.
+        bodies.push({ score: Math.min(1, score, detected), points, space });
       }
-      if (body.score <= CERTAIN) return { body: undefined, people: found.length };
-      const { score, points, space } = body;
-      // No surer than either of the two that saw it.
-      const seen = Math.min(1, score, found.at(0)?.score ?? 1);
-      return { body: { score: seen, points, space }, people: Math.max(1, found.length) };
+      const size = ({ points }: FoundBody): number => bodySize(points, width / height);
+      const [body, ...others] = bodies.sort((a, b) => size(b) - size(a));
+      return { body, others };
     } finally {
       bitmap.close();
     }

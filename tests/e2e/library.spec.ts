@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { zipSync } from 'fflate';
+import sharp from 'sharp';
 import { png } from '../images';
 import { stored, withFolder } from './steps';
 import { driveClock } from '../../scripts/page-clock.mjs';
@@ -248,4 +249,39 @@ test('five minutes of choosing ring once and offer to begin; the time is in the 
   await page.getByRole('button', { name: 'Start with what you have' }).click();
   await page.getByRole('button', { name: 'Draw these' }).click();
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
+});
+
+test('of several people in a picture each can be looked at; a drawn horizon tells how it is seen', async ({ page }) => {
+  const one = await sharp('public/figures/drummer-at-attention-muscular-0.webp')
+    .resize({ height: 560 })
+    .png()
+    .toBuffer();
+  const { width = 0 } = await sharp(one).metadata();
+  const buffer = await sharp({ create: { width: 2 * width + 240, height: 640, channels: 3, background: '#b9c2c4' } })
+    .composite([
+      { input: one, left: 60, top: 50 },
+      { input: await sharp(one).resize({ height: 420 }).toBuffer(), left: width + 160, top: 180 },
+    ])
+    .jpeg()
+    .toBuffer();
+  await library(page, [{ name: 'two.jpg', mimeType: 'image/jpeg', buffer }]);
+  await cells(page).first().click();
+  await expect(page.getByText('2 people were found.')).toBeVisible();
+  const person = (n: number) => page.getByRole('button', { name: `Person ${String(n)} of 2, from the left` });
+  await expect(person(1)).toHaveAttribute('aria-pressed', 'true');
+  await person(2).press('Enter');
+  await expect(person(2)).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('Control+z');
+  await expect(person(1)).toHaveAttribute('aria-pressed', 'true');
+
+  await page.getByRole('button', { name: 'Draw the horizon' }).click();
+  const horizon = page.getByRole('slider', { name: /^The horizon/ });
+  await horizon.focus();
+  for (let i = 0; i < 22; i++) await page.keyboard.press('Shift+ArrowUp');
+  await expect(horizon).toHaveAttribute('aria-valuetext', '60 % of the height above the picture');
+  await page.getByRole('button', { name: 'Use this horizon' }).click();
+  const seen = page.getByRole('listitem').filter({ hasText: /^Seen/ });
+  await expect(seen).toContainText(/from above9\d % sure/);
+  await page.keyboard.press('Control+z');
+  await expect(seen).not.toContainText('the horizon you drew');
 });

@@ -264,6 +264,13 @@ test('what is left of a pot is told for each, and shared out when asked', async 
     posesBlock('flowing-gesture', [pose(WALKING, 60_000), pose(WAITING, 60_000), pose(WALKING, 60_000)], pot),
   );
   await expect(page.getByText(/5:00 left for 3/)).toBeVisible();
+  // A word is explained where it stands; Escape closes that, and nothing else.
+  await page.getByRole('button', { name: '5:00 left' }).click();
+  const meaning = page.getByText('one length of time for as many drawings as come');
+  await expect(meaning).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(meaning).toBeHidden();
+  await expect(page.getByText(/5:00 left for 3/)).toBeVisible();
   await next(page);
   await expect(page.getByText(/2 more out of these [45]:/)).toBeVisible();
   await next(page);

@@ -48,7 +48,7 @@ const { batchReport, cancelBatch, changeBatch, listBatches, setBatchRights } =
 const { addPicture, inSetOrder, listBinnedSets, listPictures, loadPicture, saveSet } =
   await import('@/storage/pictures/pictures');
 const { alterPictures, alterSet, redoLast, undoLast } = await import('@/storage/pictures/history');
-const { keepByHand, readPictures, findAgain } = await import('@/storage/pictures/readPictures');
+const { keepBody, readPictures, findAgain } = await import('@/storage/pictures/readPictures');
 const { loadBody } = await import('@/storage/pictures/bodies');
 const { loadImage } = await import('@/storage/images');
 const { folderImage, keepFolder, markGone, mayRead, scanFolder } = await import('@/storage/pictures/folders');
@@ -195,7 +195,7 @@ describe('undoing', () => {
 describe('reading pictures', () => {
   const body = recorded[0].body;
   it('keeps facts with how sure they are, beside what pixels told, and reads each once', async () => {
-    found = { body, people: 1 };
+    found = { body, others: [] };
     await add(pictureOf('a', { found: { tone: 'dark' }, corrected: { view: 'back' } }));
     await readPictures(signal);
     const picture = (await loadPicture('a')) as Picture;
@@ -207,19 +207,19 @@ describe('reading pictures', () => {
   });
   it('leaves points set by hand alone, until asked to look again', async () => {
     await add(pictureOf('a'));
-    await keepByHand({ id: 'a', ...(body as never as { points: never[]; space: never[] }), score: 1, by: 'hand' });
+    await keepBody({ id: 'a', ...(body as never as { points: never[]; space: never[] }), score: 1, by: 'hand' });
     expect((await undoLast())?.words).toBe('Points of the body moved');
     expect([await loadBody('a'), (await loadPicture('a'))?.found]).toEqual([undefined, {}]);
     await redoLast();
     await alterPictures('unread', ['a'], () => ({ readBy: 0 }));
-    found = { body: { ...body, score: 0.7 }, people: 1 };
+    found = { body: { ...body, score: 0.7 }, others: [] };
     await readPictures(signal);
     expect(await loadBody('a')).toMatchObject({ by: 'hand', score: 1 });
     expect(await findAgain((await loadPicture('a')) as Picture, 'heavy')).toBe(true);
     expect(await loadBody('a')).toMatchObject({ by: 'model', score: 0.7 });
   });
   it('settles pictures without a person as read', async () => {
-    found = { body: undefined, people: 0 };
+    found = { body: undefined, others: [] };
     await add(pictureOf('a', { found: { tone: 'bright', view: 'front' } }));
     await readPictures(signal);
     expect(await loadPicture('a')).toMatchObject({ found: { tone: 'bright' }, readBy: READ_BY });

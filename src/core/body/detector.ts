@@ -50,6 +50,27 @@ export const wholeRegion = (width: number, height: number): Region => ({
   turn: 0,
 });
 
+/** Pictures with a longer side than this are looked at in parts too: smaller ones hold no more than the detector saw of the whole. */
+const LARGE_PX = 800;
+/** Overlapping by half, so that who stands on the edge of one part is whole in the next. */
+const TILE_STEP = 0.5;
+
+/** Squares of a large picture, half as large as the whole, so that people who are small in it are seen; none for a small picture. */
+export function tilesOf(width: number, height: number): Region[] {
+  const size = Math.max(width, height) / 2;
+  if (2 * size < LARGE_PX) return [];
+  const middles = (length: number): number[] => {
+    const steps = Math.max(0, Math.ceil((length - size) / (size * TILE_STEP)));
+    return Array.from({ length: steps + 1 }, (_, i) =>
+      steps === 0 ? length / 2 : size / 2 + (i * (length - size)) / steps,
+    );
+  };
+  return middles(height).flatMap((y) => middles(width).map((x): Region => ({ x, y, size, turn: 0 })));
+}
+
+/** Whether a body found in a part of a picture fits into it; one that doesn't was cut off by its edge. */
+export const fitsTile = (found: Region, tile: Region): boolean => found.size <= 1.3 * tile.size;
+
 /** Center x, y, width, height, as shares of the detector's square. */
 type Box = readonly number[];
 

@@ -1,7 +1,10 @@
 import type { FactValues } from '../references/facts';
 import type { Picture } from '../references/picture';
+import { without } from '../without';
+import { type Body, peopleIn } from './body';
 import { limbDirections } from './limbs';
-import { type BodyInPicture, READ_BY, readBody } from './readBody';
+import { type BodyInPicture, type Horizon, READ_BY, readBody } from './readBody';
+import { headTurn, readFaceLight } from './readHead';
 import { type GrayPicture, readLight } from './readLight';
 
 /** How often light was right when measured; see docs/picture-facts.md. */
@@ -12,24 +15,46 @@ const LIGHT_SURE = { light: 0.84, lightFrom: 0.8 };
  * @param gray Its lightness, for reading the light on the body; missing where it cannot be had.
  */
 export function readingOf(
-  { found, sure, measures, widthPx, heightPx }: Picture,
+  picture: Picture,
   { body, people }: { body: BodyInPicture | undefined; people: number },
   gray: GrayPicture | undefined,
 ): Partial<Picture> {
+  const { found, sure, measures, widthPx, heightPx } = picture;
   const tone: FactValues = found.tone === undefined ? {} : { tone: found.tone };
   const toneSure = { tone: sure.tone ?? 0 };
   if (!body) return { found: tone, sure: toneSure, readBy: READ_BY };
-  const { facts, sure: factSure } = readBody(body, people);
-  const light = gray && readLight(gray, body.points);
+  const { facts, sure: factSure } = readBody(body, people, horizonOf(picture));
+  const head = facts.subject === 'parts/head';
+  const light =
+    gray && (head ? readFaceLight(gray, body.points, headTurn(body.points, body.space)) : readLight(gray, body.points));
   return {
     found: { ...tone, ...facts, ...(light && { light: light.light, lightFrom: light.lightFrom }) },
     sure: { ...toneSure, ...factSure, ...(light && LIGHT_SURE) },
     measures: {
       mean: measures?.mean ?? 0,
       spread: measures?.spread ?? 0,
-      limbs: limbDirections(body.points, widthPx / heightPx),
+      ...(!head && { limbs: limbDirections(body.points, widthPx / heightPx) }),
     },
     readBy: READ_BY,
+  };
+}
+
+/** The horizon as a body is read with it. */
+export const horizonOf = ({
+  horizon,
+  widthPx,
+  heightPx,
+}: Pick<Picture, 'widthPx' | 'heightPx' | 'horizon'>): Horizon | undefined =>
+  typeof horizon === 'number' ? { at: horizon, aspect: widthPx / heightPx } : undefined;
+
+/** A picture's fields with its horizon drawn, or with null forgotten: its eye level is read anew. */
+export function withHorizon(picture: Picture, body: Body, horizon: number | null): Partial<Picture> {
+  const { facts, sure } = readBody(body, peopleIn(body), horizonOf({ ...picture, horizon }));
+  const { eyeLevel } = facts;
+  return {
+    horizon,
+    found: { ...without(picture.found, 'eyeLevel'), ...(eyeLevel !== undefined && { eyeLevel }) },
+    sure: { ...picture.sure, eyeLevel: sure.eyeLevel ?? 0 },
   };
 }
 

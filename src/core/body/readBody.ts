@@ -1,12 +1,14 @@
 import type { WholeFamily } from '../figure/catalogue/families';
 import { clamp } from '../clamp';
 import type { FactName, FactValues } from '../references/facts';
+import { eyeLevelByHorizon } from './eyeLevel';
 import { guessFamily } from './family';
 import { type BodyPoint, pointOf, type PointName } from './points';
+import { headTurn, headView, isHeadAlone, isOutside } from './readHead';
 import { type Posture, postureOf } from './posture';
 
 /** Rules a picture was read by: pictures read by older ones are read again when there is time. */
-export const READ_BY = 2;
+export const READ_BY = 3;
 
 export interface BodyReading {
   facts: FactValues;
@@ -14,6 +16,12 @@ export interface BodyReading {
   sure: Partial<Record<FactName, number>>;
   /** What each fact was told by, in words. */
   why: Partial<Record<FactName, string>>;
+}
+
+/** Where the learner says the horizon is, as a share of the picture's height, and the picture's width over its height. */
+export interface Horizon {
+  at: number;
+  aspect: number;
 }
 
 export interface BodyInPicture {
@@ -40,6 +48,8 @@ const MEASURED: Record<'view' | 'facing' | 'eyeLevel' | 'extent' | 'difficulty' 
   difficulty: 0.8,
   foreshortened: 0.85,
 };
+/** The same of heads alone. */
+const HEAD_MEASURED = { view: 0.62, facing: 0.9 };
 /** Of the times a family was said, how often it was the one its author meant: what stands can be meant in many ways. */
 const FAMILY_MEASURED: Record<WholeFamily, number> = {
   'standing even': 0.25,
@@ -71,6 +81,8 @@ function eyeElevation({ at, trunk, trunkDeg }: Posture): number | undefined {
 }
 
 const EYE = { below: 1, above: 21 };
+/** The lean of a body tells the lean of the camera only in figures that hold themselves straight: a guess, whatever it comes to. */
+const EYE_GUESS = 0.55;
 
 const ENDS: readonly PointName[] = [
   'left ankle',
@@ -82,13 +94,25 @@ const ENDS: readonly PointName[] = [
   'right hip',
 ];
 
+/** Of bodies seen with less than this, what leaves the picture was wrong in every third: their extent is a guess. */
+const EXTENT_SURE_FROM = 0.75;
+/** Hips or ankles nearer to the edge of a picture than this share of it may be on either side. */
+const EDGE = 0.04;
+const EXTENT_GUESS = 0.55;
+
+/** How sure what leaves the picture is: less where the body was hardly seen, or ends at the very edge. */
+function extentSureness(points: readonly BodyPoint[], score: number): number {
+  const nearEdge = (name: PointName): boolean => {
+    const { x, y } = pointOf(points, name);
+    return [x, 1 - x, y, 1 - y].some((inside) => Math.abs(inside) < EDGE);
+  };
+  const doubtful = score < EXTENT_SURE_FROM || (['left hip', 'right hip'] as const).every(nearEdge);
+  return doubtful ? EXTENT_GUESS : MEASURED.extent;
+}
+
 /** Whether all of the figure is in the picture, and what leaves it. */
 function extentOf(points: readonly BodyPoint[]): { extent: 'whole' | 'cropped' | 'part'; why: string } {
-  const outside = (name: PointName): boolean => {
-    const { x, y } = pointOf(points, name);
-    return x < -0.01 || x > 1.01 || y < -0.01 || y > 1.01;
-  };
-  const out = ENDS.filter(outside);
+  const out = ENDS.filter((name) => isOutside(pointOf(points, name)));
   if (out.length === 0) return { extent: 'whole', why: 'head, hips, knees and ankles lie inside the picture' };
   const hips = out.some((name) => name.endsWith('hip'));
   return hips
@@ -99,11 +123,30 @@ function extentOf(points: readonly BodyPoint[]): { extent: 'whole' | 'cropped' |
 /** A limb shorter than this in the picture, relative to its length, counts as foreshortened. */
 const FORESHORTENED = 0.55;
 
+/** The facts of a head alone: no pose, and nothing of how the eye stands to a body that is not there. */
+function readHead(points: BodyInPicture['points'], space: BodyInPicture['space'], aspect?: number): BodyReading {
+  const { turnDeg, tiltDeg } = headTurn(points, space, aspect);
+  const { view, facing } = headView(turnDeg);
+  const turned = `the head is turned ${deg(turnDeg)} to the ${turnDeg > 0 ? 'right' : 'left'} of the picture`;
+  return {
+    facts: { subject: 'parts/head', extent: 'part', view, facing },
+    sure: { subject: 0.9, extent: 0.95, ...HEAD_MEASURED },
+    why: {
+      subject: 'a face is large in the picture, and no elbow, hip or knee is seen',
+      extent: 'no more than head and shoulders is in the picture',
+      view: `${turned}, and the line of its eyes tilts ${deg(tiltDeg)}${Math.abs(tiltDeg) < 1 ? '' : `, lower on the ${tiltDeg > 0 ? 'right' : 'left'}`}`,
+      facing: turned,
+    },
+  };
+}
+
 /**
  * The facts of a body, each with what tells it.
- * @param people How many bodies the detector saw.
+ * @param people How many bodies are in the picture.
+ * @param horizon With it the eye level is known; without it only guessed, from how the body leans.
  */
-export function readBody({ points, space, score }: BodyInPicture, people: number): BodyReading {
+export function readBody({ points, space, score }: BodyInPicture, people: number, horizon?: Horizon): BodyReading {
+  if (people === 1 && isHeadAlone(points)) return readHead(points, space, horizon?.aspect);
   const posture = postureOf(space);
   const facts: FactValues = {};
   const sure: BodyReading['sure'] = {};
@@ -123,10 +166,10 @@ export function readBody({ points, space, score }: BodyInPicture, people: number
     'subject',
     people > 1 ? 'people/two or more' : 'people/one figure',
     0.95,
-    people > 1 ? `${String(people)} bodies were found; the surest was read` : 'one body was found',
+    people > 1 ? `${String(people)} bodies were found; this is read from the one you look at` : 'one body was found',
   );
   const { extent, why: extentWhy } = extentOf(points);
-  set('extent', extent, MEASURED.extent, extentWhy);
+  set('extent', extent, extentSureness(points, score), extentWhy);
 
   const turn = Math.abs(posture.turnDeg);
   const step = VIEWS.findIndex(({ until }) => turn < until);
@@ -151,14 +194,19 @@ export function readBody({ points, space, score }: BodyInPicture, people: number
   set('family', family, FAMILY_MEASURED[family] * (legsOut ? 0.6 : 1), familyWhy);
 
   const eye = family === 'reclining' ? undefined : eyeElevation(posture);
-  if (eye !== undefined) {
+  if (horizon) {
+    const { eyeLevel, sure: share, why: words } = eyeLevelByHorizon(horizon.at, points, horizon.aspect);
+    facts.eyeLevel = eyeLevel;
+    sure.eyeLevel = share;
+    why.eyeLevel = words;
+  } else if (eye !== undefined) {
     const eyeLevel = eye < EYE.below ? 'from below' : eye > EYE.above ? 'from above' : 'at eye level';
     const near = Math.min(Math.abs(eye - EYE.below), Math.abs(eye - EYE.above));
     set(
       'eyeLevel',
       eyeLevel,
-      clamp(MEASURED.eyeLevel + near / 40 - 0.2, 0.3, 0.9),
-      `the upright of the body leans ${deg(eye)} ${eye >= 0 ? 'toward' : 'away from'} you`,
+      clamp(MEASURED.eyeLevel + near / 40 - 0.2, 0.3, EYE_GUESS),
+      `the upright of the body leans ${deg(eye)} ${eye >= 0 ? 'toward' : 'away from'} you; draw the horizon and it is known`,
     );
   }
 

@@ -18,7 +18,7 @@ export function effectiveFacts({ found, corrected, felt }: Pick<Picture, 'found'
 }
 
 /** What is less sure than this is a guess: it may be looked at, but nothing is counted by it. */
-const SAID_FROM = 0.6;
+export const SAID_FROM = 0.6;
 
 /** How sure a fact is: certain where the learner said so. */
 export const sureness = ({ sure, corrected }: Pick<Picture, 'sure' | 'corrected'>, name: FactName): number =>

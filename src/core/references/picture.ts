@@ -127,6 +127,8 @@ const recordSchema = z.object({
   /** A close-up of another picture: that picture, and which part of it. */
   partOf: z.optional(z.object({ pictureId: id, box: boxSchema })),
   leftOut: z.optional(leftOutSchema),
+  /** Where the learner drew its horizon, as a share of its height from the top; it may lie outside. */
+  horizon: z.optional(z.nullable(z.number().check(z.minimum(-1), z.maximum(2)))),
   inFolder: z.optional(inFolderSchema),
 });
 

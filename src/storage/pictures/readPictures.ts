@@ -1,4 +1,4 @@
-import type { Body } from '@/core/body/body';
+import { type Body, peopleIn } from '@/core/body/body';
 import { needsReading, readingOf } from '@/core/body/pictureReading';
 import { READ_BY } from '@/core/body/readBody';
 import type { GrayPicture } from '@/core/body/readLight';
@@ -39,8 +39,9 @@ async function keepReading(id: string, result: FoundBodies): Promise<void> {
       await put(tx, 'pictures', { ...picture, readBy: READ_BY });
       return;
     }
-    await put(tx, 'pictures', { ...picture, ...readingOf(picture, result, gray) });
-    if (result.body) await put(tx, 'bodies', { id, ...result.body, by: 'model' });
+    const { body, others } = result;
+    await put(tx, 'pictures', { ...picture, ...readingOf(picture, { body, people: 1 + others.length }, gray) });
+    if (body) await put(tx, 'bodies', { id, ...body, by: 'model', others });
   });
   announceRecords('pictures', [id]);
   announceRecords('bodies', [id]);
@@ -111,16 +112,15 @@ export async function findAgain(picture: Picture, model: LandmarkModel, box?: Bo
   return true;
 }
 
-/** Keep a body set by hand, and read the picture's facts from it; to be undone as one step. */
-export async function keepByHand(body: Body): Promise<void> {
+/** Keep a body set by hand or chosen among several, and read the picture's facts from it; to be undone as one step. */
+export async function keepBody(body: Body, words = 'Points of the body moved'): Promise<void> {
   const gray = await grayThumbnail(body.id).catch(() => undefined);
-  const before = await exchangeBody(body.id, body, (picture) => {
-    const people = picture.found.subject === 'people/two or more' ? 2 : 1;
-    return readingOf(picture, { body, people }, gray);
-  });
+  const before = await exchangeBody(body.id, body, (picture) =>
+    readingOf(picture, { body, people: peopleIn(body) }, gray),
+  );
   if (!before) return;
   remember({
-    words: 'Points of the body moved',
+    words,
     undo: async () => {
       await exchangeBody(body.id, before.body, () => before.fields);
     },

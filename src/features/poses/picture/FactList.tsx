@@ -1,15 +1,12 @@
 'use client';
 import { ChevronDown, RotateCcw } from 'lucide-react';
 import type { BodyReading } from '@/core/body/readBody';
-import { effectiveFacts, sureness } from '@/core/references/effectiveFacts';
+import { effectiveFacts, isSaid, sureness } from '@/core/references/effectiveFacts';
 import { valueWords } from '@/core/references/facets';
 import { canBeSaid, FACT_WORDS, type FactName } from '@/core/references/facts';
 import type { Picture } from '@/core/references/picture';
 import { FactField, TAGGED } from '../library/FactFields';
 import type { LibraryActions } from '../library/useLibraryActions';
-
-/** A fact less sure than this is offered as a question. */
-const PERHAPS = 0.5;
 
 /** What holds of a picture, how it was found out, and a tap to say otherwise. */
 export function FactList({
@@ -64,13 +61,14 @@ function Fact({
   const sure = sureness(picture, name);
   const byHand = picture.corrected[name] !== undefined;
   const found = value !== undefined;
+  const perhaps = found && !isSaid(picture, name);
   return (
     <li className="border-b border-hairline">
       <details>
         <summary className="flex cursor-pointer list-none items-center gap-2 py-1 max-sm:py-3">
           <span className="w-[112px] shrink-0 text-quiet">{FACT_WORDS[name]}</span>
-          <span className={`flex-1 ${found && sure < PERHAPS ? 'italic' : 'font-semibold'}`}>
-            {found ? `${sure < PERHAPS ? 'perhaps ' : ''}${valueWords(name, value)}` : '–'}
+          <span className={`flex-1 ${perhaps ? 'italic' : 'font-semibold'}`}>
+            {found ? `${perhaps ? 'perhaps ' : ''}${valueWords(name, value)}` : '–'}
           </span>
           <span className="text-[13px] text-quiet">
             {byHand ? 'you said so' : found ? `${String(Math.round(sure * 100))} % sure` : 'not known'}

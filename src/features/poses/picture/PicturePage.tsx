@@ -1,23 +1,21 @@
 'use client';
-import { ArrowLeft, Clock, Crop, EyeOff, Trash2 } from 'lucide-react';
+import { ArrowLeft, Clock, Trash2 } from 'lucide-react';
 import { fullDate } from '@/core/dateWords';
 import type { Route } from 'next';
 import Link from 'next/link';
-import { useRouter, useSearchParams } from 'next/navigation';
+import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
+import { peopleIn } from '@/core/body/body';
+import { horizonOf } from '@/core/body/pictureReading';
 import { POINT_LAYERS, pointsKey } from '@/core/body/pointsKey';
 import { readBody } from '@/core/body/readBody';
 import { durationWords } from '@/core/practice/time/duration';
 import { singlePosePlan } from '@/core/practice/plan/singlePose';
 import { effectiveFacts } from '@/core/references/effectiveFacts';
-import { type Picture, type PictureBox, pictureReferenceId } from '@/core/references/picture';
-import { listWords } from '@/core/words';
-import { alterPictures } from '@/storage/pictures/history';
-import { cropPicture } from '@/storage/pictures/cropPicture';
+import { type Picture, pictureReferenceId } from '@/core/references/picture';
 import { useIsHidden } from '@/storage/references/hiddenReference';
 import { useLibrary } from '@/storage/pictures/library';
-import { storageProblem } from '@/storage/problems';
 import { useStart } from '@/storage/hooks/useStart';
 import { useCovered } from '@/storage/hooks/useCovered';
 import { FigureOfPicture } from './FigureOfPicture';
@@ -25,26 +23,22 @@ import { AnswerKeyPanel } from '@/ui/answerKey/AnswerKeyPanel';
 import { type LayerId, LAYERS, toggledLayer } from '@/ui/answerKey/layers';
 import { DrawnFromMemory } from '@/ui/DrawnFromMemory';
 import { Notice } from '@/ui/Notice';
-import { type SeenAs, SeenAsChoice } from '@/ui/ValueFilters';
+import type { SeenAs } from '@/ui/ValueFilters';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 import { pictureHref } from '../library/PictureCell';
-import { told, useLibraryActions } from '../library/useLibraryActions';
+import { useLibraryActions } from '../library/useLibraryActions';
 import { useUndoKeys } from '../library/useUndoKeys';
 import { FactList } from './FactList';
 import { PicturePlate } from './PicturePlate';
-import { PointTools } from './PointTools';
+import { PlateTools } from './PlateTools';
 import { RightsFields } from './RightsFields';
 import { Similar } from './Similar';
 import { useImageOf } from './useImageOf';
+import { useMarking } from './useMarking';
 import { usePoints } from './usePoints';
 import { usePageKeys } from '@/ui/input/usePageKeys';
 
 const LENGTHS_MS = [30_000, 60_000, 120_000, 300_000];
-const FRESH_FRAME: PictureBox = { left: 0.25, top: 0.2, width: 0.5, height: 0.6 };
-/** What is left out on purpose, most often. */
-const LEFT_OUT = ['a hand', 'the head', 'the feet', 'what is held', 'the background', 'a part'];
-type Framing = 'person' | 'close-up' | 'left out';
-
 export function PicturePage() {
   const params = useSearchParams();
   const id = params.get('id') ?? '';
@@ -67,14 +61,13 @@ export function PicturePage() {
 }
 
 function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly Picture[]; placeId: string }) {
-  const router = useRouter();
   const actions = useLibraryActions();
   const image = useImageOf(picture);
   const points = usePoints(picture);
+  const marking = useMarking(picture, points, placeId);
   const covered = useCovered();
   const [layers, setLayers] = useState<ReadonlySet<LayerId>>(new Set());
   const [moving, setMoving] = useState(false);
-  const [framing, setFraming] = useState<{ for: Framing; box: PictureBox; words: string }>();
   const [lifted, setLifted] = useState(false);
   const [seenAs, setSeenAs] = useState<SeenAs>('color');
   const { starting, start } = useStart(toastProblem);
@@ -85,10 +78,7 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
     () => body && pointsKey(body.points, body.space, widthPx, heightPx),
     [body, widthPx, heightPx],
   );
-  const reading = useMemo(
-    () => body && readBody(body, effectiveFacts(picture).subject === 'people/two or more' ? 2 : 1),
-    [body, picture],
-  );
+  const reading = useMemo(() => body && readBody(body, peopleIn(body), horizonOf(picture)), [body, picture]);
   const toggle = (layer: LayerId): void => setLayers((before) => toggledLayer(before, layer));
   usePageKeys((key) => {
     const layer = LAYERS.find((l) => l.hotkey === key && (POINT_LAYERS as readonly string[]).includes(l.id));
@@ -96,27 +86,9 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
     return layer !== undefined;
   });
 
-  const fail = (error: unknown): void => {
-    toastProblem(storageProblem(error));
-  };
   const drawNow = (ms: number): void => {
     unlockSound();
     start({ ...singlePosePlan(pictureReferenceId(id), ms), why: 'You chose this picture.' });
-  };
-  const applyFrame = (): void => {
-    if (!framing) return;
-    const { box } = framing;
-    if (framing.for === 'person') points.find('full', box);
-    else if (framing.for === 'close-up')
-      cropPicture(picture, box).then((cropId) => router.push(pictureHref(cropId, placeId)), fail);
-    else
-      told(
-        alterPictures('A part left out', [id], (p) => ({
-          leftOut: [...(p.leftOut ?? []), { box, words: framing.words }],
-        })),
-        `Left out: ${framing.words}; it is veiled while you draw`,
-      );
-    setFraming(undefined);
   };
   const veiled = covered === true && effectiveFacts(picture).clothing === 'bare' && !lifted;
   const parent = picture.partOf && all.find((p) => p.id === picture.partOf?.pictureId);
@@ -150,85 +122,32 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
             shown={layers}
             moving={moving}
             onMove={points.move}
-            box={framing?.box}
-            onBox={(box) => framing && setFraming({ ...framing, box })}
+            onChoose={points.choose}
+            horizon={marking.horizon}
+            onHorizon={marking.setHorizon}
+            box={marking.framing?.box}
+            onBox={marking.moveFrame}
             leftOut={(picture.leftOut ?? []).map(({ box }) => box)}
             lightFrom={effectiveFacts(picture).lightFrom}
           />
         )}
+        {body && peopleIn(body) > 1 && (
+          <p className="mt-2 text-[14px] text-quiet" role="status">
+            {peopleIn(body)} people were found. What is said here, and the answer key, are of the one in the full frame;
+            tap another to look at that one.
+          </p>
+        )}
         <div className="mt-3 flex flex-wrap gap-2">
-          {framing ? (
-            <p className="flex flex-wrap items-center gap-2" role="status">
-              {
-                {
-                  person: 'Draw the frame around the person.',
-                  'close-up': 'Frame what you want to study.',
-                  'left out': 'Frame what you will not draw.',
-                }[framing.for]
-              }
-              {framing.for === 'left out' && (
-                <select
-                  className="select w-[150px] select-sm"
-                  aria-label="What is left out"
-                  value={framing.words}
-                  onChange={(event) => setFraming({ ...framing, words: event.target.value })}
-                >
-                  {LEFT_OUT.map((words) => (
-                    <option key={words}>{words}</option>
-                  ))}
-                </select>
-              )}
-              <button type="button" className="btn btn-sm" onClick={applyFrame}>
-                Use this frame
-              </button>
-              <button type="button" className="btn-quiet btn btn-sm" onClick={() => setFraming(undefined)}>
-                Cancel
-              </button>
-            </p>
-          ) : (
-            <>
-              <PointTools
-                points={points}
-                moving={moving}
-                onMoving={setMoving}
-                onFrame={() => setFraming({ for: 'person', box: FRESH_FRAME, words: LEFT_OUT[0] })}
-              />
-              <button
-                type="button"
-                className="btn-quiet btn btn-sm max-sm:h-12"
-                onClick={() => setFraming({ for: 'close-up', box: FRESH_FRAME, words: LEFT_OUT[0] })}
-              >
-                <Crop size={15} aria-hidden /> Close-up of a part
-              </button>
-              <button
-                type="button"
-                className="btn-quiet btn btn-sm max-sm:h-12"
-                onClick={() => setFraming({ for: 'left out', box: FRESH_FRAME, words: LEFT_OUT[0] })}
-              >
-                <EyeOff size={15} aria-hidden /> Leave a part out
-              </button>
-              {(picture.leftOut?.length ?? 0) > 0 && (
-                <button
-                  type="button"
-                  className="btn-quiet btn btn-sm max-sm:h-12"
-                  onClick={() =>
-                    told(
-                      alterPictures('Nothing left out', [id], () => ({ leftOut: [] })),
-                      'Nothing is left out',
-                    )
-                  }
-                >
-                  Leave nothing out ({listWords((picture.leftOut ?? []).map((l) => l.words))})
-                </button>
-              )}
-              <SeenAsChoice className="max-sm:h-12" value={seenAs} onChange={setSeenAs} />
-              {veiled && (
-                <button type="button" className="btn-quiet btn btn-sm max-sm:h-12" onClick={() => setLifted(true)}>
-                  Lift the veil
-                </button>
-              )}
-            </>
-          )}
+          <PlateTools
+            picture={picture}
+            points={points}
+            marking={marking}
+            moving={moving}
+            onMoving={setMoving}
+            seenAs={seenAs}
+            onSeenAs={setSeenAs}
+            onLift={veiled ? () => setLifted(true) : undefined}
+          />
         </div>
       </div>
       <div className="flex min-w-0 flex-col gap-5">

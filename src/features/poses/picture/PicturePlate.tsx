@@ -8,6 +8,8 @@ import { AnswerKeyOverlay } from '@/ui/answerKey/AnswerKeyOverlay';
 import type { LayerId } from '@/ui/answerKey/layers';
 import { filterOf, type SeenAs, ValueFilters } from '@/ui/ValueFilters';
 import { BoxEditor } from './BoxEditor';
+import { HorizonLine } from './HorizonLine';
+import { People } from './People';
 import { ARROWS } from '@/ui/input/arrows';
 
 export interface PlateProps {
@@ -23,9 +25,14 @@ export interface PlateProps {
   shown: ReadonlySet<LayerId>;
   moving: boolean;
   onMove: (name: PointName, x: number, y: number) => void;
+  /** Look at another of the people in it. */
+  onChoose: (index: number) => void;
   box: PictureBox | undefined;
   onBox: (box: PictureBox) => void;
   leftOut: readonly PictureBox[];
+  /** The horizon while it is being drawn. */
+  horizon: number | undefined;
+  onHorizon: (at: number) => void;
   /** Where the light comes from; undefined where nobody knows, or it comes from the front. */
   lightFrom: string | undefined;
 }
@@ -46,7 +53,7 @@ const LINES: readonly (readonly [PointName, PointName])[] = [
 
 /** A picture with what is known of it drawn over it; its points can be moved, and a part of it framed. */
 export function PicturePlate(props: PlateProps) {
-  const { url, name, widthPx, heightPx, veiled, answers, shown, moving, box, onBox, leftOut } = props;
+  const { url, name, widthPx, heightPx, veiled, answers, shown, moving, box, onBox, leftOut, horizon } = props;
   const scale = 1000 / Math.max(widthPx, heightPx);
   const [w, h] = [widthPx * scale, heightPx * scale];
   return (
@@ -65,7 +72,7 @@ export function PicturePlate(props: PlateProps) {
         )}
         <svg
           viewBox={`0 0 ${String(w)} ${String(h)}`}
-          className={`absolute inset-0 h-full w-full ${moving || box ? 'touch-none' : 'pointer-events-none'}`}
+          className={`absolute inset-0 h-full w-full ${moving || box || horizon !== undefined ? 'touch-none' : 'pointer-events-none'}`}
           role="group"
           aria-label={`Over ${name}`}
         >
@@ -73,7 +80,11 @@ export function PicturePlate(props: PlateProps) {
             <rect key={i} x={left * w} y={top * h} width={width * w} height={height * h} fill="var(--hairline)" />
           ))}
           <LightArrow from={props.lightFrom} w={w} h={h} />
+          {!moving && !box && horizon === undefined && !veiled && props.body?.others?.length ? (
+            <People body={props.body} w={w} h={h} onChoose={props.onChoose} />
+          ) : null}
           {moving && props.body && <Points {...props} body={props.body} w={w} h={h} />}
+          {horizon !== undefined && <HorizonLine at={horizon} w={w} h={h} onChange={props.onHorizon} />}
           {box && <BoxEditor box={box} w={w} h={h} onChange={onBox} />}
         </svg>
       </div>

@@ -1,13 +1,13 @@
 'use client';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { toast, toastProblem } from '@/ui/toast/toast';
-import type { Body } from '@/core/body/body';
+import { type Body, lookedAtOther } from '@/core/body/body';
 import { liftBody, movePoint, swapSides, templateBody } from '@/core/body/lift';
 import type { PointName } from '@/core/body/points';
 import type { Picture, PictureBox } from '@/core/references/picture';
 import { loadBody } from '@/storage/pictures/bodies';
 import { needsReading } from '@/core/body/pictureReading';
-import { findAgain, keepByHand, readNow } from '@/storage/pictures/readPictures';
+import { findAgain, keepBody, readNow } from '@/storage/pictures/readPictures';
 import { useStored } from '@/storage/hooks/useStored';
 import { useWriting } from '@/storage/hooks/useWriting';
 import type { LandmarkModel } from '@/workers/landmarks.worker';
@@ -24,6 +24,8 @@ export interface Points {
   swap: () => void;
   place: () => void;
   find: (model: LandmarkModel, box?: PictureBox) => void;
+  /** Look at another of the people in the picture, by its place among the others. */
+  choose: (index: number) => void;
 }
 
 /** A picture's body: found, corrected by hand, or placed by hand. */
@@ -33,6 +35,7 @@ export function usePoints(picture: Picture): Points {
   const [moved, setMoved] = useState<Body>();
   const [busy, setBusy] = useState(false);
   const body = moved?.id === id ? moved : stored;
+  const others = body?.others;
   const aspect = widthPx / heightPx;
 
   const unread = needsReading(picture);
@@ -44,7 +47,7 @@ export function usePoints(picture: Picture): Points {
 
   // Written when the hand rests.
   const keep = useWriting(id, (next: Body) => {
-    keepByHand(next).then(
+    keepBody(next).then(
       // What is kept holds from here on, so that undoing shows.
       () => setTimeout(() => setMoved((now) => (now === next ? undefined : now)), KEPT_MS),
       () => toastProblem('The points could not be saved. What was kept before is safe; try again.'),
@@ -59,8 +62,15 @@ export function usePoints(picture: Picture): Points {
   );
   const byHand = useCallback(
     (points: Body['points'], space: Body['space'], switched?: ReadonlySet<PointName>): void =>
-      write({ id, points, space: liftBody(points, aspect, space, switched), score: 1, by: 'hand' }),
-    [id, aspect, write],
+      write({
+        id,
+        points,
+        space: liftBody(points, aspect, space, switched),
+        score: 1,
+        by: 'hand',
+        ...(others && { others }),
+      }),
+    [id, aspect, others, write],
   );
   return useMemo(
     (): Points => ({
@@ -72,6 +82,13 @@ export function usePoints(picture: Picture): Points {
       place() {
         const { points, space } = templateBody(aspect);
         byHand(points, space);
+      },
+      choose(index) {
+        if (!body) return;
+        keepBody(lookedAtOther(body, index), 'Another person looked at').then(
+          () => setMoved(undefined),
+          () => toastProblem('The choice could not be saved. The one before is still looked at; try again.'),
+        );
       },
       find(model, box) {
         setBusy(true);

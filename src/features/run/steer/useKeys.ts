@@ -32,6 +32,8 @@ export function useKeys(
       const target = event.target as HTMLElement;
       if (target.closest('input, textarea, select') || underDialog()) return;
       const key = keyOf(keyName(event));
+      // It closes what a word means, and nothing else.
+      if (key === 'Escape' && document.querySelector('[popover]:popover-open')) return;
       // A focused button answers to space and enter itself.
       if ((key === ' ' || key === 'Enter') && target.closest('button, a')) return;
       if (event.repeat) {

@@ -4,6 +4,7 @@ import { askedOf } from '@/core/clock/asked';
 import type { Visit } from '@/core/clock/visit';
 import { poseIn } from '@/core/practice/rules/poseExercise';
 import { RunButton } from '@/features/run/steer/RunButton';
+import { Word } from '@/ui/Word';
 import { LiftVeil } from './LiftVeil';
 import type { SegmentProps } from './segmentProps';
 
@@ -101,7 +102,14 @@ export function GapQuestions({
           </RunButton>
         </Question>
       )}
-      <Question label="The line of the last pose" words="The line was">
+      <Question
+        label="The line of the last pose"
+        words={
+          <Word of="tight line" givesKeysBack>
+            The line was
+          </Word>
+        }
+      >
         {(['loose', 'tight'] as const).map((line, i) => (
           <Answer
             key={line}
@@ -128,7 +136,7 @@ function tightTwiceRunning(drawings: readonly Visit[]): boolean {
   return drawings.at(-1)?.line === 'tight' && said.length === 2 && said[0].line === 'tight';
 }
 
-function Question({ label, words, children }: { label: string; words: string; children: ReactNode }) {
+function Question({ label, words, children }: { label: string; words: ReactNode; children: ReactNode }) {
   return (
     <div role="group" aria-label={label} className="flex flex-wrap items-center gap-3">
       <span className="text-quiet">{words}</span>

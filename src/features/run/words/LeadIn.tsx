@@ -10,6 +10,7 @@ import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { referenceOf } from '@/core/practice/rules/showsReference';
 import { turnsSheet } from '@/core/practice/rules/turnsSheet';
 import { adjustableSegment } from '@/features/run/session/controller';
+import { Word } from '@/ui/Word';
 import { GapQuestions } from './GapQuestions';
 import { MarkKinds } from './MarkKinds';
 import { RunButton } from '@/features/run/steer/RunButton';
@@ -72,7 +73,10 @@ export function LeadIn({ plan, segments, state, segment, clock, onCommand, onSay
       {pot && pot.drawings > 1 && (
         <p className="mx-auto mt-3 flex flex-wrap items-center justify-center gap-3">
           <span>
-            {clockDigits(pot.leftMs)} left for {pot.drawings}
+            <Word of="pot" givesKeysBack>
+              {clockDigits(pot.leftMs)} left
+            </Word>{' '}
+            for {pot.drawings}
             {shared && `, ${clockDigits(pot.eachMs)} each`}
           </span>
           {!shared && (

@@ -17,6 +17,7 @@ import { MarkKinds } from './MarkKinds';
 import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
 import { useReferenceName } from '@/storage/hooks/useReferenceName';
+import { Word } from '@/ui/Word';
 import { Ticking } from './Ticking';
 import { attemptWords, BEGINNING_MS, inLastMinute, poseCount, poseNotes, promptOf, takesStartPoint } from './words';
 
@@ -212,6 +213,13 @@ function Tally({
         >
           <Eraser size={18} aria-hidden />I rubbed out <kbd className="kbd kbd-sm">0</kbd>
         </RunButton>
+      )}
+      {(peeking || lifting) && (
+        <p className="text-[14px] text-quiet">
+          <Word of={peeking ? 'peek' : 'lift'} givesKeysBack>
+            What is a {peeking ? 'peek' : 'lift'}?
+          </Word>
+        </p>
       )}
       <p className="mt-1 min-h-[20px] text-[14px] text-quiet" role="status">
         {words}
