@@ -144,6 +144,9 @@ const api = {
     live.put(figure, appearance);
     if (anew || !playing) playing = withRoom(live.frame(reference.view));
     live.turn(reference.view, playing);
+    // What is drawn before a canvas was ever put on the screen is not shown with it: drawn once more when it is.
+    if (anew) await new Promise((resolve) => requestAnimationFrame(resolve));
+    if (anew) live.turn(reference.view, playing);
   },
   /**
    * Take hold of a figure: it can be moved from now on, seen as it is seen now.

@@ -185,6 +185,9 @@ test('a walk and a throw become sets; a broken file is told by its line', async 
     if (name === 'throw') await page.getByRole('button', { name: 'Poses from a file' }).click();
     await chooser.setInputFiles(`tests/fixtures/${name}.bvh`);
     await expect(page.getByText(/moments worth drawing, mutually different/)).toBeVisible();
+    // The clip stands on the figure at once, not only when it is played: an empty plate would be a kilobyte.
+    const preview = page.getByRole('img', { name: 'The figure at this moment' });
+    await expect.poll(async () => (await preview.screenshot()).length).toBeGreaterThan(5000);
     await page.getByRole('button', { name: `Keep these as the set “${name}”` }).click();
     await expect(page.getByLabel('Name of the set')).toHaveValue(name);
     await expect(page.getByRole('list', { name: 'Figures' }).getByRole('link').first()).toBeVisible();
