@@ -256,7 +256,7 @@ test('of several people in a picture each can be looked at; a drawn horizon tell
     .resize({ height: 560 })
     .png()
     .toBuffer();
-  const { width = 0 } = await sharp(one).metadata();
+  const { width } = await sharp(one).metadata();
   const buffer = await sharp({ create: { width: 2 * width + 240, height: 640, channels: 3, background: '#b9c2c4' } })
     .composite([
       { input: one, left: 60, top: 50 },

@@ -1,5 +1,5 @@
 'use client';
-import { memo, useDeferredValue, useMemo } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { monthAndYear } from '@/core/dateWords';
 import { countWall, type WallIndex, type WallQuery } from '@/core/growing/wall';
 import { FACET_NAMES, type WallFacet, WALL_FACETS } from '@/core/growing/wallFacets';
@@ -21,7 +21,7 @@ function offered(
   return values.filter((value) => kept.has(value));
 }
 
-/** What the wall is narrowed by, with how many there are of each. What hangs there is shown first, the counts follow. */
+/** What the wall is narrowed by. How many there are of each is said in the list one is about to open: the others need not be written anew. */
 export function WallFilters({
   index,
   query,
@@ -31,8 +31,9 @@ export function WallFilters({
   query: WallQuery;
   onSet: (facet: WallFacet, value: string) => void;
 }) {
-  const counted = useDeferredValue(query);
-  const counts = useMemo(() => countWall(index, counted), [index, counted]);
+  const [opening, setOpening] = useState<WallFacet>();
+  const all = useMemo(() => countWall(index, {}), [index]);
+  const counts = useMemo(() => opening && countWall(index, query)[opening], [index, query, opening]);
   return (
     <div className="no-print row-sideways mt-3 flex gap-3 sm:flex-wrap" role="group" aria-label="What hangs here">
       {WALL_FACETS.filter((facet) => index.values[facet].length > 0).map((facet) => (
@@ -42,10 +43,19 @@ export function WallFilters({
             // Its width is not asked of all that could stand in it.
             className="select [field-sizing:content] w-[158px] text-[15px] text-ink select-sm max-sm:h-12"
             value={query[facet] ?? ''}
+            onPointerDown={() => setOpening(facet)}
+            onFocus={() => setOpening(facet)}
+            onBlur={() => setOpening(undefined)}
             onChange={(event) => onSet(facet, event.target.value)}
           >
             <option value="">any</option>
-            <Options facet={facet} values={index.values[facet]} counts={counts[facet]} asked={query[facet]} />
+            <Options
+              facet={facet}
+              values={index.values[facet]}
+              all={all[facet]}
+              counts={opening === facet ? counts : undefined}
+              asked={query[facet]}
+            />
           </select>
         </label>
       ))}
@@ -53,21 +63,25 @@ export function WallFilters({
   );
 }
 
-/** The values of one facet: each list by itself, so that the browser can do something else between two of them. */
+/** The values of one facet. */
 const Options = memo(function Options({
   facet,
   values,
+  all,
   counts,
   asked,
 }: {
   facet: WallFacet;
   values: readonly string[];
-  counts: ReadonlyMap<string, number>;
+  /** How many there are of each on the whole wall. */
+  all: ReadonlyMap<string, number>;
+  /** How many there are of each beside what else is asked for; missing while nobody looks. */
+  counts: ReadonlyMap<string, number> | undefined;
   asked: string | undefined;
 }) {
-  return offered(values, counts, asked).map((value) => (
+  return offered(values, all, asked).map((value) => (
     <option key={value} value={value}>
-      {`${valueWords(facet, value)} (${String(counts.get(value) ?? 0)})`}
+      {counts ? `${valueWords(facet, value)} (${String(counts.get(value) ?? 0)})` : valueWords(facet, value)}
     </option>
   ));
 });
