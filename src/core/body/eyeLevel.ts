@@ -6,7 +6,7 @@ import { boundsOf } from './oneBody';
 /** Elevations of the eye over the middle of a figure, degrees, at which it is seen from below and from above. */
 const EYE_DEG = { below: -3, above: 22 };
 
-export type EyeLevel = 'from below' | 'at eye level' | 'from above';
+type EyeLevel = 'from below' | 'at eye level' | 'from above';
 
 const levelOf = (deg: number): EyeLevel =>
   deg < EYE_DEG.below ? 'from below' : deg > EYE_DEG.above ? 'from above' : 'at eye level';

@@ -27,7 +27,7 @@ import { planFileName } from './planFileName';
 import { Share } from './Share';
 import type { PlanEditor } from './usePlanEditor';
 
-export interface KeepProps {
+interface KeepProps {
   editor: PlanEditor;
   nowMs: number;
   onTold: (words: string) => void;

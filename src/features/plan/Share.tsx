@@ -9,16 +9,22 @@ import { download } from '@/ui/download';
 import { referencePage } from '@/ui/referencePage';
 import { toastProblem } from '@/ui/toast/toast';
 import { Tick } from './fields';
-import type { KeepProps } from './Keep';
 import { KeepPart } from './KeepPart';
 import { planFileName } from './planFileName';
+import type { PlanEditor } from './usePlanEditor';
+
+interface ShareProps {
+  editor: PlanEditor;
+  onTold: (words: string) => void;
+  onClose: () => void;
+}
 
 /** A plan for others: what of one's own pictures goes with it is said before, by their rights. */
 export function Share({
   editor: { recipe, chosen },
   onTold,
   onClose,
-}: Pick<KeepProps, 'editor' | 'onTold' | 'onClose'>) {
+}: ShareProps) {
   const [withPictures, setWithPictures] = useState(true);
   const [busy, setBusy] = useState(false);
   const ids = Object.values(chosen).flatMap((list) => list.filter((id) => id !== null));

@@ -16,8 +16,7 @@ function Twin({ picture, onBin }: { picture: Picture; onBin: () => void }) {
         {name}
       </p>
       <p className="text-[13px] text-quiet">
-        {widthPx} by {heightPx} pixels,{' '}
-        {bytesWords(bytes)}
+        {widthPx} by {heightPx} pixels, {bytesWords(bytes)}
         {takenAtMs !== null && <>, taken {fullDate(takenAtMs)}</>}
       </p>
       <button type="button" className="btn-quiet btn mt-1 btn-sm" aria-label={`Put ${name} in the bin`} onClick={onBin}>

@@ -15,7 +15,7 @@ const FRESH_FRAME: PictureBox = { left: 0.25, top: 0.2, width: 0.5, height: 0.6 
 /** What is left out on purpose, most often. */
 export const LEFT_OUT = ['a hand', 'the head', 'the feet', 'what is held', 'the background', 'a part'];
 /** What a part of a picture is framed for. */
-export type FramedFor = 'person' | 'close-up' | 'left out';
+type FramedFor = 'person' | 'close-up' | 'left out';
 
 export interface Marking {
   framing: { for: FramedFor; box: PictureBox; words: string } | undefined;
