@@ -218,6 +218,20 @@ describe('reading pictures', () => {
     expect(await findAgain((await loadPicture('a')) as Picture, 'heavy')).toBe(true);
     expect(await loadBody('a')).toMatchObject({ by: 'model', score: 0.7 });
   });
+  it('keeps the others when one person is framed, and does not take the framed one for another', async () => {
+    const moved = { ...body, points: body.points.map((p) => ({ ...p, x: p.x + 0.6 })) };
+    found = { body, others: [moved] };
+    await add(pictureOf('a'));
+    await readPictures(signal);
+    expect((await loadPicture('a'))?.found.subject).toBe('people/two or more');
+    found = { body: moved, others: [] };
+    const box = { left: 0.5, top: 0, width: 0.5, height: 1 };
+    expect(await findAgain((await loadPicture('a')) as Picture, 'full', box)).toBe(true);
+    const kept = await loadBody('a');
+    expect(kept?.points).toEqual(moved.points);
+    expect(kept?.others?.map((o) => o.points)).toEqual([body.points]);
+    expect((await loadPicture('a'))?.found.subject).toBe('people/two or more');
+  });
   it('settles pictures without a person as read', async () => {
     found = { body: undefined, others: [] };
     await add(pictureOf('a', { found: { tone: 'bright', view: 'front' } }));

@@ -1,5 +1,4 @@
 import * as z from 'zod/mini';
-import { without } from '../without';
 import { type BodyPoint, POINT_COUNT } from './points';
 
 const coordinate = z.number().check(z.minimum(-2), z.maximum(3));
@@ -36,10 +35,15 @@ export type Body = z.infer<typeof bodySchema>;
 /** How many people are seen in its picture. */
 export const peopleIn = ({ others }: Pick<Body, 'others'>): number => 1 + (others?.length ?? 0);
 
+/** What is seen of each of them, the one looked at first. */
+export const allIn = ({ points, space, score, others = [] }: Body): NonNullable<Body['others']> => [
+  { points, space, score },
+  ...others,
+];
+
 /** The same picture with another of its bodies looked at. @param index among the others */
 export function lookedAtOther(body: Body, index: number): Body {
-  const { id, others = [] } = body;
-  const seen = without(body, 'id', 'by', 'others');
+  const [before, ...others] = allIn(body);
   const chosen = others[index];
-  return { id, ...chosen, by: 'model', others: [...others.filter((o) => o !== chosen), seen] };
+  return { id: body.id, ...chosen, by: 'model', others: [...others.filter((o) => o !== chosen), before] };
 }

@@ -1,4 +1,5 @@
-import { type Body, peopleIn } from '@/core/body/body';
+import { allIn, type Body, MOST_OTHERS, peopleIn } from '@/core/body/body';
+import { isOneBody } from '@/core/body/oneBody';
 import { needsReading, readingOf } from '@/core/body/pictureReading';
 import { READ_BY } from '@/core/body/readBody';
 import type { GrayPicture } from '@/core/body/readLight';
@@ -8,6 +9,7 @@ import { type Client, startLandmarksWorker } from '@/workers/clients';
 import type { Box, FoundBodies, LandmarkModel, LandmarksApi } from '@/workers/landmarks.worker';
 import { announceRecords } from '@/storage/changes';
 import { atomically, db, put } from '@/storage/db';
+import { loadBody } from './bodies';
 import { remember } from './history';
 import { imageKey, loadImage } from '@/storage/images';
 import { pictureImage } from './pictureImage';
@@ -100,12 +102,24 @@ export async function readNow(picture: Picture): Promise<void> {
   if (image) await keepReading(picture.id, await findBodies(image, 'full'));
 }
 
+/** Bodies known of a picture, without the one with these points. */
+async function besides({ id, widthPx, heightPx }: Picture, points: Body['points']): Promise<FoundBodies['others']> {
+  const body = await loadBody(id);
+  return body
+    ? allIn(body)
+        .filter((one) => !isOneBody(one.points, points, widthPx / heightPx))
+        .slice(0, MOST_OTHERS)
+    : [];
+}
+
 /** Look at one picture again, on the learner's word: with the larger model, or where they framed it. @returns Whether a body was found. */
 export async function findAgain(picture: Picture, model: LandmarkModel, box?: Box): Promise<boolean> {
   const image = await pictureImage(picture);
   if (!image) return false;
-  const result = await findBodies(image, model, box);
-  if (!result.body) return false;
+  const found = await findBodies(image, model, box);
+  if (!found.body) return false;
+  // Who was found before is still there when one is framed.
+  const result = box ? { ...found, others: await besides(picture, found.body.points) } : found;
   // What was set by hand gives way: this was asked for.
   await (await db()).delete('bodies', picture.id);
   await keepReading(picture.id, result);

@@ -43,7 +43,8 @@ export async function startSession(plan: Plan): Promise<Session> {
     ...(choosingMs > 0 && { choosingMs }),
   };
   await saveSession(session);
-  await noteCopied(plan);
+  // A session begins all the same where that cannot be written.
+  await noteCopied(plan).catch(() => undefined);
   if (choosingMs > 0) await saveSetting('choosingMs', 0);
   remember(session.id);
   return session;
