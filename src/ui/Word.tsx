@@ -23,7 +23,8 @@ export function Word({
       <button
         type="button"
         popoverTarget={id}
-        className="word"
+        // In a session it stands by itself, and is to be hit with charcoal on the hand.
+        className={givesKeysBack ? 'word inline-block! min-h-8 py-1' : 'word'}
         onClick={(event) => {
           if (givesKeysBack) event.currentTarget.blur();
         }}

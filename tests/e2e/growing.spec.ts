@@ -52,6 +52,7 @@ test('the demo learner’s months: what she is off by, her wall by keys, a pictu
   await page.getByRole('link', { name: 'Wall' }).click();
   await expect(page.getByRole('status')).toContainText('305 drawings, newest first.');
   const sheets = page.getByRole('combobox', { name: 'State' });
+  await sheets.focus();
   await expect(sheets.locator('option', { hasText: /^on a sheet here \(2\d\)$/ })).toHaveCount(1);
   await sheets.selectOption('on a sheet here');
   await expect(page.getByRole('status')).toContainText(/^2\d drawings of 305/);
