@@ -20,11 +20,7 @@ interface ShareProps {
 }
 
 /** A plan for others: what of one's own pictures goes with it is said before, by their rights. */
-export function Share({
-  editor: { recipe, chosen },
-  onTold,
-  onClose,
-}: ShareProps) {
+export function Share({ editor: { recipe, chosen }, onTold, onClose }: ShareProps) {
   const [withPictures, setWithPictures] = useState(true);
   const [busy, setBusy] = useState(false);
   const ids = Object.values(chosen).flatMap((list) => list.filter((id) => id !== null));
