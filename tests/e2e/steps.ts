@@ -200,3 +200,12 @@ export async function withFolder(page: Page): Promise<{
     drop: (name) => page.evaluate((n) => (window as unknown as Disk).dropFile(n), name),
   };
 }
+
+/** Go to the plan, and wait until it can be worked on. */
+export async function openPlan(page: Page): Promise<void> {
+  await page.goto('/plan');
+  await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeEnabled();
+  await expect(ribbon(page).getByRole('option').first()).toBeVisible();
+}
+/** The ribbon of the plan as a list of its blocks. */
+export const ribbon = (page: Page) => page.getByRole('listbox', { name: 'Blocks of the session, in order' });

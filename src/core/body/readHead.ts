@@ -1,5 +1,5 @@
 import { RAD_PER_DEG } from '../figure/skeleton/vector';
-import type { GrayPicture, LightReading } from './readLight';
+import { type GrayPicture, lightAt, type LightReading } from './readLight';
 import { type BodyPoint, POINT_NAMES, pointOf, type PointName } from './points';
 
 /** Parts of a body of which none is seen where a picture holds no more than head and shoulders. */
@@ -90,7 +90,7 @@ const LIT_WITHIN_DEG = 25;
  * @returns Undefined where it is turned too far or neither half is lighter: that may be light from the front, or from behind.
  */
 export function readFaceLight(
-  { width, height, data }: GrayPicture,
+  gray: GrayPicture,
   points: readonly BodyPoint[],
   { turnDeg }: Pick<HeadTurn, 'turnDeg'>,
 ): LightReading | undefined {
@@ -99,10 +99,8 @@ export function readFaceLight(
   const mouth = middleOf(points, 'left mouth corner', 'right mouth corner');
   const outer = (['left outer eye', 'right outer eye'] as const).map((name) => pointOf(points, name).x);
   const halves = [eyes[0] - Math.min(...outer), Math.max(...outer) - eyes[0]];
-  const light = (x: number, y: number): number | undefined => {
-    const [px, py] = [Math.round(x * width), Math.round(y * height)];
-    return px >= 0 && py >= 0 && px < width && py < height ? data[py * width + px] / 255 : undefined;
-  };
+  const at = lightAt(gray);
+  const light = (x: number, y: number): number | undefined => at(x * gray.width, y * gray.height);
   const differences = ROWS.flatMap((t) =>
     ACROSS.flatMap((far) => {
       const [x, y] = [eyes[0] + t * (mouth[0] - eyes[0]), eyes[1] + t * (mouth[1] - eyes[1])];

@@ -7,6 +7,14 @@ export interface GrayPicture {
   data: Uint8Array;
 }
 
+/** Lightness at a place, pixels, from 0 to 1; undefined outside the picture. */
+export const lightAt =
+  ({ width, height, data }: GrayPicture) =>
+  (x: number, y: number): number | undefined => {
+    const [px, py] = [Math.round(x), Math.round(y)];
+    return px >= 0 && py >= 0 && px < width && py < height ? data[py * width + px] / 255 : undefined;
+  };
+
 export interface LightReading {
   light: 'clear' | 'flat';
   lightFrom: 'left' | 'right' | 'front';
@@ -32,20 +40,15 @@ const SIDED = 0.045;
 /**
  * Main light of a figure, from how much lighter one side of its limbs is than the other; undefined where too little of it is in the picture.
  */
-export function readLight(
-  { width, height, data }: GrayPicture,
-  points: readonly BodyPoint[],
-): LightReading | undefined {
+export function readLight(gray: GrayPicture, points: readonly BodyPoint[]): LightReading | undefined {
+  const { width, height } = gray;
   const place = (name: PointName): [number, number] => {
     const p = pointOf(points, name);
     return [p.x * width, p.y * height];
   };
   const [ls, lh, rs, rh] = (['left shoulder', 'left hip', 'right shoulder', 'right hip'] as const).map(place);
   const trunk = Math.hypot((ls[0] + rs[0] - lh[0] - rh[0]) / 2, (ls[1] + rs[1] - lh[1] - rh[1]) / 2);
-  const light = (x: number, y: number): number | undefined => {
-    const [px, py] = [Math.round(x), Math.round(y)];
-    return px >= 0 && py >= 0 && px < width && py < height ? data[py * width + px] / 255 : undefined;
-  };
+  const light = lightAt(gray);
   let sided = 0;
   let contrast = 0;
   let n = 0;
