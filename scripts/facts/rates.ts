@@ -20,6 +20,8 @@ interface Found {
   others: Body[];
   ms: number;
 }
+/** No horizon is said, and no tilt is measured here. */
+const AROUND = { aspect: 1, horizon: undefined };
 const peopleOf = ({ body, others }: Found): number => (body ? 1 + others.length : 0);
 const [dir] = process.argv.slice(2);
 const read = (file: string): unknown => JSON.parse(readFileSync(`${dir}/${file}`, 'utf8'));
@@ -102,7 +104,7 @@ for (const truth of truths) {
     misses.push(`${truth.file} ${truth.poseId}: no body found`);
     continue;
   }
-  const { facts, sure } = readBody(found.body, peopleOf(found));
+  const { facts, sure } = readBody(found.body, peopleOf(found), AROUND);
   count(rates, 'people: one or more', peopleOf(found) > 1 === truth.people > 1, sure.subject);
   if (truth.people > 1) continue;
   const across = onTheirSides(truth, found.body.points);
@@ -155,7 +157,7 @@ for (const { file, people, extent, smallest } of scenes) {
   if (people > 1) count(rates, `${kind}: as many as there are`, seen === people);
   if (people === 1 && smallest < 0.4) count(rates, `${kind}: one that is small, found`, seen > 0);
   if (extent && found.body) {
-    const said = readBody(found.body, seen);
+    const said = readBody(found.body, seen, AROUND);
     count(rates, `${kind}: extent`, said.facts.extent === extent, said.sure.extent);
     if ((said.sure.extent ?? 0) >= SAID_FROM)
       count(rates, `${kind}: extent, where it is said`, said.facts.extent === extent, said.sure.extent);
@@ -172,13 +174,13 @@ for (const { file, viewName, facing, lightAzimuthDeg } of ['0', '1']
   const faces = viewName === 'front' || viewName === 'three-quarter';
   if (faces) count(rates, 'head: one whose face is seen, found', body !== undefined);
   if (!body) continue;
-  const { facts, sure } = readBody(body, peopleOf(bodies[file]));
+  const { facts, sure } = readBody(body, peopleOf(bodies[file]), AROUND);
   count(rates, 'head: told as a head alone', facts.subject === 'parts/head', sure.subject);
   if (facts.subject !== 'parts/head') continue;
   count(rates, 'head: view', facts.view === viewName, sure.view);
   if (facts.facing === 'left' || facts.facing === 'right')
     count(rates, 'head: facing, where a side was said', facts.facing === facing, sure.facing);
-  const light = readFaceLight(await grayOf(file), body.points, headTurn(body.points, body.space));
+  const light = readFaceLight(await grayOf(file), body.points, headTurn(body.points, body.space, AROUND.aspect));
   if (light && Math.abs(lightAzimuthDeg) > 30)
     count(rates, 'head: light from', light.lightFrom === (lightAzimuthDeg < 0 ? 'left' : 'right'), 0.8);
 }

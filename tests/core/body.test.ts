@@ -16,6 +16,8 @@ import { settlePose } from '@/core/figure/skeleton/support';
 import { describeView } from '@/core/figure/picture/view';
 import recorded from '../fixtures/bodies.json';
 
+/** A picture as high as wide, of which nobody said where its horizon is. */
+const SQUARE = { aspect: 1, horizon: undefined };
 type Space = [number, number, number][];
 /** Joints of a built-in figure as the model would give them, if it made no mistakes: seen level, in a parallel projection. */
 function trueBody(i: number): {
@@ -74,7 +76,7 @@ describe('readBody', () => {
     let right = 0;
     let near = 0;
     for (const body of bodies) {
-      const { facts } = readBody({ ...body, score: 1 }, 1);
+      const { facts } = readBody({ ...body, score: 1 }, 1, SQUARE);
       if (body.view.facing === 'left' || body.view.facing === 'right') {
         sided++;
         if (facts.facing === body.view.facing) right++;
@@ -87,12 +89,12 @@ describe('readBody', () => {
   it('tells what the weight rests on, from exact joints, nearly four times out of five', () => {
     const rests = ['bending', 'kneeling or crouching', 'seated', 'reclining'];
     const on = (family = ''): string => (rests.includes(family) ? family : 'feet');
-    const hits = bodies.filter((b) => on(readBody({ ...b, score: 1 }, 1).facts.family) === on(b.family)).length;
+    const hits = bodies.filter((b) => on(readBody({ ...b, score: 1 }, 1, SQUARE).facts.family) === on(b.family)).length;
     expect(hits / bodies.length).toBeGreaterThan(0.78);
   });
   it('reads bodies the shipped model found in pictures', () => {
     const rows = recorded.map(({ body, facing, extent }) => {
-      const { facts, sure, why } = readBody(body as never, 1);
+      const { facts, sure, why } = readBody(body as never, 1, SQUARE);
       for (const name of Object.keys(facts) as (keyof typeof facts)[]) {
         expect(why[name]?.length).toBeGreaterThan(5);
         expect(sure[name]).toBeGreaterThan(0);
@@ -104,16 +106,17 @@ describe('readBody', () => {
     expect(rows.filter(([, e]) => e).length).toBeGreaterThanOrEqual(rows.length - 1);
   });
   it('is less sure where the points were guessed', () => {
-    const sure = readBody({ ...bodies[0], score: 1 }, 1).sure.view ?? 0;
+    const sure = readBody({ ...bodies[0], score: 1 }, 1, SQUARE).sure.view ?? 0;
     const guessed = readBody(
       { ...bodies[0], points: bodies[0].points.map((p) => ({ ...p, seen: 0.1 })), score: 0.8 },
       1,
+      SQUARE,
     );
     expect(guessed.sure.view).toBeLessThan(sure);
   });
   it('knows two people, and a figure cut off', () => {
     const low = bodies[0].points.map((p) => ({ ...p, y: p.y * 1.5 }));
-    const { facts, why } = readBody({ ...bodies[0], points: low, score: 1 }, 2);
+    const { facts, why } = readBody({ ...bodies[0], points: low, score: 1 }, 2, SQUARE);
     expect(facts.subject).toBe('people/two or more');
     expect(facts.extent).toBe('cropped');
     expect(why.extent).toContain('ankle');
@@ -144,7 +147,7 @@ describe('liftBody', () => {
   });
   it('starts from a standing body that faces you', () => {
     const { points, space } = templateBody(0.7);
-    const { facts } = readBody({ points, space, score: 1 }, 1);
+    const { facts } = readBody({ points, space, score: 1 }, 1, SQUARE);
     expect(facts).toMatchObject({ facing: 'toward you', view: 'front', extent: 'whole' });
     expect(() => bodySchema.parse({ id: 'a', points, space, score: 1, by: 'hand' })).not.toThrow();
   });

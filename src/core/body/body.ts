@@ -25,7 +25,7 @@ export const bodySchema = z.object({
   /** The picture's. */
   id: z.string().check(z.regex(/^[A-Za-z0-9-]{1,64}$/)),
   ...seenBody,
-  /** Who placed the points: those moved by hand are never overwritten. */
+  /** Who placed the points, or chose the body among several: what the learner's hand did is never overwritten. */
   by: z.enum(['model', 'hand']),
   /** Other bodies in the picture, as they were found: any of them can be looked at instead. */
   others: z.optional(z.array(z.object(seenBody)).check(z.maxLength(MOST_OTHERS))),
@@ -45,5 +45,5 @@ export const allIn = ({ points, space, score, others = [] }: Body): NonNullable<
 export function lookedAtOther(body: Body, index: number): Body {
   const [before, ...others] = allIn(body);
   const chosen = others[index];
-  return { id: body.id, ...chosen, by: 'model', others: [...others.filter((o) => o !== chosen), before] };
+  return { id: body.id, ...chosen, by: 'hand', others: [...others.filter((o) => o !== chosen), before] };
 }

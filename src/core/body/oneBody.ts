@@ -1,3 +1,4 @@
+import { swapSides } from './lift';
 import { type BodyPoint, pointOf, type PointName } from './points';
 
 const CORE: readonly PointName[] = ['left shoulder', 'right shoulder', 'left hip', 'right hip'];
@@ -23,21 +24,12 @@ const SAME = 0.5;
 
 /** Whether two findings are of one body: their shoulders and hips lie at the same places, whichever way round. */
 export function isOneBody(a: readonly BodyPoint[], b: readonly BodyPoint[], aspect: number): boolean {
-  const swapped = (name: PointName): PointName =>
-    (name.startsWith('left') ? name.replace('left', 'right') : name.replace('right', 'left')) as PointName;
-  const apart = (other: (name: PointName) => PointName): number =>
+  const apart = (other: readonly BodyPoint[]): number =>
     CORE.reduce((sum, name) => {
-      const [p, q] = [pointOf(a, name), pointOf(b, other(name))];
+      const [p, q] = [pointOf(a, name), pointOf(other, name)];
       return sum + Math.hypot((p.x - q.x) * aspect, p.y - q.y);
     }, 0) / CORE.length;
-  const size = Math.max(bodySize(a, aspect), bodySize(b, aspect));
-  return (
-    Math.min(
-      apart((name) => name),
-      apart(swapped),
-    ) <
-    SAME * size
-  );
+  return Math.min(apart(b), apart(swapSides(b))) < SAME * Math.max(bodySize(a, aspect), bodySize(b, aspect));
 }
 
 /** The box around the points of a body that are seen and lie in the picture, as shares of it; around all of them where none is. */

@@ -3,7 +3,7 @@ import type { Picture } from '../references/picture';
 import { without } from '../without';
 import { type Body, peopleIn } from './body';
 import { limbDirections } from './limbs';
-import { type BodyInPicture, type Horizon, READ_BY, readBody } from './readBody';
+import { type AroundBody, type BodyInPicture, READ_BY, readBody } from './readBody';
 import { headTurn, readFaceLight } from './readHead';
 import { type GrayPicture, readLight } from './readLight';
 
@@ -23,10 +23,13 @@ export function readingOf(
   const tone: FactValues = found.tone === undefined ? {} : { tone: found.tone };
   const toneSure = { tone: sure.tone ?? 0 };
   if (!body) return { found: tone, sure: toneSure, readBy: READ_BY };
-  const { facts, sure: factSure } = readBody(body, people, horizonOf(picture));
+  const { facts, sure: factSure } = readBody(body, people, aroundBody(picture));
   const head = facts.subject === 'parts/head';
   const light =
-    gray && (head ? readFaceLight(gray, body.points, headTurn(body.points, body.space)) : readLight(gray, body.points));
+    gray &&
+    (head
+      ? readFaceLight(gray, body.points, headTurn(body.points, body.space, widthPx / heightPx))
+      : readLight(gray, body.points));
   return {
     found: { ...tone, ...facts, ...(light && { light: light.light, lightFrom: light.lightFrom }) },
     sure: { ...toneSure, ...factSure, ...(light && LIGHT_SURE) },
@@ -39,17 +42,19 @@ export function readingOf(
   };
 }
 
-/** The horizon as a body is read with it. */
-export const horizonOf = ({
+/** A picture as a body in it is read. */
+export const aroundBody = ({
   horizon,
   widthPx,
   heightPx,
-}: Pick<Picture, 'widthPx' | 'heightPx' | 'horizon'>): Horizon | undefined =>
-  typeof horizon === 'number' ? { at: horizon, aspect: widthPx / heightPx } : undefined;
+}: Pick<Picture, 'widthPx' | 'heightPx' | 'horizon'>): AroundBody => ({
+  aspect: widthPx / heightPx,
+  horizon: horizon ?? undefined,
+});
 
 /** A picture's fields with its horizon drawn, or with null forgotten: its eye level is read anew. */
 export function withHorizon(picture: Picture, body: Body, horizon: number | null): Partial<Picture> {
-  const { facts, sure } = readBody(body, peopleIn(body), horizonOf({ ...picture, horizon }));
+  const { facts, sure } = readBody(body, peopleIn(body), aroundBody({ ...picture, horizon }));
   const { eyeLevel } = facts;
   return {
     horizon,

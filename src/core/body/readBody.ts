@@ -18,10 +18,10 @@ export interface BodyReading {
   why: Partial<Record<FactName, string>>;
 }
 
-/** Where the learner says the horizon is, as a share of the picture's height, and the picture's width over its height. */
-export interface Horizon {
-  at: number;
+/** The picture a body is in: its width over its height, and where the learner says the horizon is, as a share of its height from the top. */
+export interface AroundBody {
   aspect: number;
+  horizon: number | undefined;
 }
 
 export interface BodyInPicture {
@@ -123,19 +123,21 @@ function extentOf(points: readonly BodyPoint[]): { extent: 'whole' | 'cropped' |
 /** A limb shorter than this in the picture, relative to its length, counts as foreshortened. */
 const FORESHORTENED = 0.55;
 
-/** The facts of a head alone: no pose, and nothing of how the eye stands to a body that is not there. */
-function readHead(points: BodyInPicture['points'], space: BodyInPicture['space'], aspect?: number): BodyReading {
+/** The facts of a head alone: no pose, and eye level only by the horizon. */
+function readHead({ points, space }: BodyInPicture, { aspect, horizon }: AroundBody): BodyReading {
   const { turnDeg, tiltDeg } = headTurn(points, space, aspect);
+  const eye = horizon === undefined ? undefined : eyeLevelByHorizon(horizon, points, aspect);
   const { view, facing } = headView(turnDeg);
   const turned = `the head is turned ${deg(turnDeg)} to the ${turnDeg > 0 ? 'right' : 'left'} of the picture`;
   return {
-    facts: { subject: 'parts/head', extent: 'part', view, facing },
-    sure: { subject: 0.9, extent: 0.95, ...HEAD_MEASURED },
+    facts: { subject: 'parts/head', extent: 'part', view, facing, ...(eye && { eyeLevel: eye.eyeLevel }) },
+    sure: { subject: 0.9, extent: 0.95, ...HEAD_MEASURED, ...(eye && { eyeLevel: eye.sure }) },
     why: {
       subject: 'a face is large in the picture, and no elbow, hip or knee is seen',
       extent: 'no more than head and shoulders is in the picture',
       view: `${turned}, and the line of its eyes tilts ${deg(tiltDeg)}${Math.abs(tiltDeg) < 1 ? '' : `, lower on the ${tiltDeg > 0 ? 'right' : 'left'}`}`,
       facing: turned,
+      ...(eye && { eyeLevel: eye.why }),
     },
   };
 }
@@ -143,10 +145,11 @@ function readHead(points: BodyInPicture['points'], space: BodyInPicture['space']
 /**
  * The facts of a body, each with what tells it.
  * @param people How many bodies are in the picture.
- * @param horizon With it the eye level is known; without it only guessed, from how the body leans.
+ * @param around With a horizon the eye level is known; without one only guessed, from how the body leans.
  */
-export function readBody({ points, space, score }: BodyInPicture, people: number, horizon?: Horizon): BodyReading {
-  if (people === 1 && isHeadAlone(points)) return readHead(points, space, horizon?.aspect);
+export function readBody(body: BodyInPicture, people: number, around: AroundBody): BodyReading {
+  const { points, space, score } = body;
+  if (people === 1 && isHeadAlone(points)) return readHead(body, around);
   const posture = postureOf(space);
   const facts: FactValues = {};
   const sure: BodyReading['sure'] = {};
@@ -194,8 +197,8 @@ export function readBody({ points, space, score }: BodyInPicture, people: number
   set('family', family, FAMILY_MEASURED[family] * (legsOut ? 0.6 : 1), familyWhy);
 
   const eye = family === 'reclining' ? undefined : eyeElevation(posture);
-  if (horizon) {
-    const { eyeLevel, sure: share, why: words } = eyeLevelByHorizon(horizon.at, points, horizon.aspect);
+  if (around.horizon !== undefined) {
+    const { eyeLevel, sure: share, why: words } = eyeLevelByHorizon(around.horizon, points, around.aspect);
     facts.eyeLevel = eyeLevel;
     sure.eyeLevel = share;
     why.eyeLevel = words;

@@ -38,12 +38,12 @@ export interface HeadTurn {
 /**
  * Turn and tilt of a head by its nose and ears in space and its eyes in the picture.
  * @param space Points in meters: x to the picture's right, y down, z away from the eye.
- * @param aspect The picture's width over its height; 1 where it isn't known.
+ * @param aspect The picture's width over its height.
  */
 export function headTurn(
   points: readonly BodyPoint[],
   space: readonly (readonly [number, number, number])[],
-  aspect = 1,
+  aspect: number,
 ): HeadTurn {
   const at = (name: PointName): readonly [number, number, number] => space[POINT_NAMES.indexOf(name)];
   const [nose, left, right] = [at('nose'), at('left ear'), at('right ear')];

@@ -7,7 +7,7 @@ import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { peopleIn } from '@/core/body/body';
-import { horizonOf } from '@/core/body/pictureReading';
+import { aroundBody } from '@/core/body/pictureReading';
 import { POINT_LAYERS, pointsKey } from '@/core/body/pointsKey';
 import { readBody } from '@/core/body/readBody';
 import { durationWords } from '@/core/practice/time/duration';
@@ -78,7 +78,7 @@ function OnePicture({ picture, all, placeId }: { picture: Picture; all: readonly
     () => body && pointsKey(body.points, body.space, widthPx, heightPx),
     [body, widthPx, heightPx],
   );
-  const reading = useMemo(() => body && readBody(body, peopleIn(body), horizonOf(picture)), [body, picture]);
+  const reading = useMemo(() => body && readBody(body, peopleIn(body), aroundBody(picture)), [body, picture]);
   const toggle = (layer: LayerId): void => setLayers((before) => toggledLayer(before, layer));
   usePageKeys((key) => {
     const layer = LAYERS.find((l) => l.hotkey === key && (POINT_LAYERS as readonly string[]).includes(l.id));
