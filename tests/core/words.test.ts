@@ -77,6 +77,8 @@ describe('a time against another', () => {
     expect(ratioWords(30_000, 60_000)).toBe('50 % of');
     expect(ratioWords(120_000, 60_000)).toBe('2.0 times as long as');
     expect(ratioWords(1, 600_000)).toBe('less than a hundredth of');
+    expect(ratioWords(19, 20)).toBe('1.0 times as long as');
+    expect(ratioWords(189, 200)).toBe('95 % of');
   });
 });
 
