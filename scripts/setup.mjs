@@ -1,6 +1,7 @@
 // What a fresh machine lacks: the packages, and for the tests Debian's Chromium. Needs nothing but Node.
 import { spawnSync } from 'node:child_process';
 import { existsSync, statSync } from 'node:fs';
+import { HEADLESS_SHELL, WHOLE_CHROMIUM } from './chromium.mjs';
 
 export const run = (command, args, options = {}) =>
   spawnSync(command, args, { stdio: 'inherit', ...options }).status ?? 1;
@@ -30,15 +31,19 @@ export function ensurePackages() {
     fail('The packages could not be installed.');
 }
 
-/** Install Chromium from Debian when it is missing and this user may; nothing beside what it needs to run. */
+/** Install Chromium from Debian when it is missing and this user may: its shell without windows, and nothing beside what that needs to run. */
 export function ensureChromium() {
-  if (process.env.CHROMIUM ?? existsSync('/usr/bin/chromium')) return;
-  if (process.getuid?.() !== 0)
-    fail('The tests need Chromium: install the Debian package "chromium" (apt-get install chromium).');
+  if (process.env.CHROMIUM ?? existsSync(HEADLESS_SHELL)) return;
+  const there = existsSync(WHOLE_CHROMIUM);
+  if (process.getuid?.() !== 0) {
+    if (there) return;
+    fail('The tests need Chromium: install the Debian package "chromium-headless-shell".');
+  }
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   quietly('Reading Debian’s package lists', 'apt-get', ['update', '-q'], { env });
-  const install = ['install', '-y', '-q', '--no-install-recommends', '--no-upgrade', 'chromium'];
-  if (!quietly('Installing Chromium', 'apt-get', install, { env }))
+  const install = ['install', '-y', '-q', '--no-install-recommends', '--no-upgrade'];
+  if (quietly('Installing Chromium', 'apt-get', [...install, 'chromium-headless-shell'], { env }) || there) return;
+  if (!quietly('Installing Chromium with its windows', 'apt-get', [...install, 'chromium'], { env }))
     fail('Chromium could not be installed from Debian’s packages.');
 }
 
