@@ -3,10 +3,8 @@ import { existsSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { BUILDS } from '@/core/figure/skeleton/builds';
 import { CATALOGUE, catalogued, knownFacts } from '@/core/figure/catalogue/catalogue';
-import { poseBody } from '@/core/figure/posedBody';
 import { decodeJoints, encodeJoints, CODED_BONES } from '@/core/figure/skeleton/jointCode';
-import { buildFactor, poseSkeleton, type Rig, soleContacts } from '@/core/figure/skeleton/kinematics';
-import { brokenLimits } from '@/core/figure/skeleton/limits';
+import { buildFactor, poseSkeleton } from '@/core/figure/skeleton/kinematics';
 import { centerOfMass, segments } from '@/core/figure/skeleton/mass';
 import { mirrorPose } from '@/core/figure/skeleton/mirror';
 import type { Pose } from '@/core/figure/skeleton/pose';
@@ -14,56 +12,19 @@ import { FAMILIES, hasCover } from '@/core/figure/catalogue/families';
 import { findPose } from '@/core/figure/poses/find';
 import { generatedPose, whyRejected } from '@/core/figure/poses/generate';
 import { POSE_SLUGS, POSES } from '@/core/figure/poses/poses';
-import { FIRST_FIGURES, figureFacts, poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
+import { FIRST_FIGURES, figureFacts, SET_FIGURES } from '@/core/figure/catalogue/reference';
 import { figureReferenceId, mirroredId } from '@/core/figure/catalogue/referenceId';
 import { handPoint } from '@/core/figure/skeleton/handPoint';
-import { onBone, SIDES } from '@/core/figure/skeleton/skeleton';
+import { onBone } from '@/core/figure/skeleton/skeleton';
 import { propSolids, solidDistance, solidMesh } from '@/core/figure/props/solids';
-import { imbalance, settlePose } from '@/core/figure/skeleton/support';
-import { add, axisAngle, length, type Quat, rotate, scale, sub, type Vec3 } from '@/core/figure/skeleton/vector';
-import { KIT } from './kit';
-
-/** Millimeters of a figure's scale in head heights. */
-const MM = 1 / 225;
-
-/** How far a hand is from where its pose wants it, head heights. */
-function miss(pose: Pose, rig: Rig, side: 'L' | 'R'): number {
-  const target = pose.ik?.[`arm${side}`];
-  if (!target) return 0;
-  const goal = target.rel
-    ? add(rig.pos[target.rel], rotate(rig.rot[target.rel], onBone(rig.build, target.rel, target.pos)))
-    : scale(target.pos, buildFactor(rig));
-  const hand = `hand.${side}`;
-  const at = target.by
-    ? rotate(rig.rot[hand], onBone(rig.build, hand, handPoint(target.by, side)))
-    : ([0, 0, 0] as Vec3);
-  return length(sub(goal, add(rig.pos[hand], at)));
-}
-
-const played = [...new Map(SET_FIGURES.map((f) => [`${f.poseId} as ${f.build}`, f])).entries()];
+import { settlePose } from '@/core/figure/skeleton/support';
+import { add, axisAngle, type Quat, rotate, type Vec3 } from '@/core/figure/skeleton/vector';
 
 describe('the sets', () => {
   it('hold at least 96 authored poses, every family well filled', () => {
     expect(POSE_SLUGS.length).toBeGreaterThanOrEqual(96);
     for (const family of FAMILIES)
       expect(Object.values(POSES).filter((p) => p.family === family).length, family).toBeGreaterThanOrEqual(8);
-  });
-  it.each(played)('%s keeps within joint limits, touches what it touches, and stands', (_name, { poseId, build }) => {
-    const { pose } = poseOf(poseId);
-    const { rig } = poseBody(KIT, pose, BUILDS[build]);
-    // Arms wrapped far around something turn the shoulder up to ten degrees further than the table's comfort.
-    const broken = brokenLimits(rig).filter((b) => !/shoulder twist at -?(9\d|10[0-5]) /.test(b));
-    expect(broken).toEqual([]);
-    for (const side of SIDES) {
-      expect(miss(pose, rig, side), `hand ${side}`).toBeLessThan(0.13);
-      const leg = pose.ik?.[`leg${side}`];
-      if (leg?.floor === undefined) continue;
-      const gap = Math.min(...soleContacts(rig, side).map(([, y]) => y)) - leg.floor * buildFactor(rig);
-      // Pressed in by 4 mm, which the surface flattens away; never above the floor.
-      expect(gap, `foot ${side}`).toBeLessThan(0);
-      expect(gap, `foot ${side}`).toBeGreaterThan(-6 * MM);
-    }
-    if (!pose.moving && pose.support === undefined) expect(imbalance(pose, rig)).toBeLessThan(0.02);
   });
   it('are in the catalogue with the facts of today and their pictures', () => {
     expect(CATALOGUE.map((e) => e.id)).toEqual(SET_FIGURES.map(figureReferenceId));
