@@ -173,11 +173,18 @@ export const RECIPES: Record<BuildName, Recipe> = {
   small: {
     male: 1,
     years: 54,
-    muscle: 0.1,
-    weight: -0.2,
+    muscle: 0.3,
+    weight: 0,
     meters: 1.63,
+    ideal: 0.3,
     ancestry: { asian: 1 },
-    more: { 'head/head-round': 0.4 },
+    more: {
+      'head/head-age-incr': 0.45,
+      'head/head-rectangular': 0.3,
+      'head/head-scale-vert-decr': 0.25,
+      'head/head-scale-horiz-decr': 0.3,
+      'head/head-scale-depth-decr': 0.3,
+    },
   },
   tall: {
     male: 0,

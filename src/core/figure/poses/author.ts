@@ -289,6 +289,14 @@ export const tipsAt = (
   shape,
 });
 
+/** Where the loose end of a rope lies on the floor: a few uneven turns around a place, from its near side on. */
+export const heap = (x: number, z: number): Vec3[] =>
+  Array.from({ length: 27 }, (_, i) => {
+    const a = i * 0.55;
+    const out = 0.3 + 0.16 * Math.sin(i * 0.83) + 0.012 * i;
+    return [x - Math.sign(x) * (Math.cos(a) * out + 0.1), 0.055, z + Math.sin(a) * out * 0.8];
+  });
+
 /** Fields of a pose from what its limbs do. */
 export function limbs(does: {
   legL?: LimbTarget;

@@ -123,7 +123,7 @@ export const BENDING = {
       armL: gripAt('L', [0.66, 1.35, 1.15], [-0.1, -0.2, 1], [1, 0.1, -0.3]),
       armR: gripAt('R', [-0.66, 1.35, 1.15], [0.1, -0.2, 1], [-1, 0.1, -0.3]),
     }),
-    props: [{ kind: 'basket', at: [0, 0.62, 1.15], r: 0.62, depth: 0.72, handle: false }],
+    props: [{ kind: 'basket', at: [0, 0.62, 1.15], r: 0.62, depth: 0.72 }],
   }),
   'stilt-walker-sweeping': pose('Stilt-walker sweeping', 'bending', [-40, 75], {
     root: { pos: [0, 3.95, -0.1], rot: [22, 10, 0] },

@@ -5,6 +5,7 @@ import {
   flat,
   gripAt,
   gripBy,
+  heap,
   holdsSide,
   lifted,
   limbs,
@@ -239,10 +240,9 @@ export const REACHING = {
           [0.11, 5.3, 3.9],
           [0.09, 4.72, 1.5],
           [0.04, 4.46, 0.8],
-          [-0.4, 2.6, -0.5],
-          [-0.6, 0.06, -0.9],
         ],
       },
+      { kind: 'rope', sag: 0.5, through: [[0.04, 4.46, 0.8], ...heap(-1.1, 0.7)] },
     ],
   }),
   'archer-drawing': pose('Archer drawing', 'reaching or pulling', [35, -55], {
@@ -302,7 +302,7 @@ export const REACHING = {
     }),
     props: [{ kind: 'tray', at: [0, 8.1, 0.95], r: 0.85, loaves: 3 }],
   }),
-  'stilt-walker-hanging-a-lantern': pose('Stilt-walker hanging a lantern', 'reaching or pulling', [-60, 45], {
+  'stilt-walker-hanging-a-lantern': pose('Stilt-walker hanging a lantern', 'reaching or pulling', [-60, 110], {
     root: { pos: [0, 4.25, 0], rot: [2, 0, -5] },
     spine: [-4, 6, 4],
     chest: [-8, 8, 8],
@@ -316,7 +316,7 @@ export const REACHING = {
       armL: gripAt('L', [1.0, 7.75, 0.9], [-1, 0.1, 0.1]),
     }),
     handR: HAND.open,
-    props: [{ kind: 'basket', at: [1.0, 6.79, 0.9], r: 0.36, depth: 0.55, handle: true }],
+    props: [{ kind: 'lantern', hand: 'L', r: 0.34 }],
   }),
   'drummer-pushing-a-crate': pose('Drummer pushing a crate', 'reaching or pulling', [75, -70], {
     moving: true,
@@ -350,12 +350,12 @@ export const REACHING = {
       {
         kind: 'rope',
         through: [
-          [0.7, 0.9, 4.4],
+          [0.9, 0.055, 5.2],
           [0.3, 3.3, 2.45],
           [-0.3, 3.8, 0.75],
-          [-0.5, 1.4, 0.1],
         ],
       },
+      { kind: 'rope', sag: 0.4, through: [[-0.3, 3.8, 0.75], ...heap(-1.3, 0.7)] },
     ],
   }),
   'bread-carrier-handing-over': pose('Bread-carrier handing over', 'reaching or pulling', [-65, 30], {
@@ -370,6 +370,6 @@ export const REACHING = {
       armL: holdsSide('L', [0.6, -0.05, 1.75]),
       armR: holdsSide('R', [-0.6, -0.05, 1.75]),
     }),
-    props: [{ kind: 'basket', at: { of: 'chest', p: [0, -0.35, 1.85] }, r: 0.62, depth: 0.6, handle: false }],
+    props: [{ kind: 'basket', at: { of: 'chest', p: [0, -0.35, 1.85] }, r: 0.62, depth: 0.6 }],
   }),
 };

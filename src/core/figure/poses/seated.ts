@@ -139,7 +139,7 @@ export const SEATED = {
       armL: {
         rel: 'chest',
         by: 'tips',
-        pos: [0.06, -0.22, 1.25],
+        pos: [0.08, 0.2, 1.3],
         palm: [-0.7, 0.5, -0.4],
         fing: [-0.6, -0.3, 0.8],
         handRel: true,
@@ -147,7 +147,7 @@ export const SEATED = {
       armR: {
         rel: 'chest',
         by: 'tips',
-        pos: [-0.08, -0.12, 1.3],
+        pos: [-0.1, 0.28, 1.35],
         palm: [0.7, 0.3, -0.5],
         fing: [0.6, -0.4, 0.8],
         handRel: true,

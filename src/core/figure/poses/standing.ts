@@ -191,7 +191,7 @@ export const SHIFTED = {
       legR: flat(-0.56, 0.25, -30),
       armL: gripBy('L', 'pelvis', [1.32, 0.62, 0.32], [0.3, 0.15, 1], [0.6, -0.2, -1]),
     }),
-    props: [{ kind: 'basket', at: { of: 'pelvis', p: [1.12, -0.08, 0.15] }, r: 0.5, depth: 0.62, handle: false }],
+    props: [{ kind: 'basket', at: { of: 'pelvis', p: [1.12, -0.08, 0.15] }, r: 0.5, depth: 0.62 }],
   }),
   'stilt-walker-with-a-pole': pose('Stilt-walker leaning on a pole', 'weight shifted', [20, -45], {
     ...weightOn('R', 9, 8, 6),

@@ -5,6 +5,7 @@ import {
   flat,
   gripAt,
   gripBy,
+  heap,
   holdsSide,
   lifted,
   limbs,
@@ -139,18 +140,18 @@ export const WORKING = {
     ...limbs({
       legL: flat(0.46, 0.2, 18),
       legR: flat(-0.3, -0.08, -12),
-      armL: tipsAt('L', [0.12, -0.1, 1.25], [-0.6, 0.4, -0.6], [-0.8, 0.1, 0.5], 'chest', HAND.pinching),
-      armR: tipsAt('R', [-0.16, -0.05, 1.3], [0.6, 0.1, -0.7], [0.8, 0, 0.5], 'chest', HAND.pinching),
+      armL: tipsAt('L', [0.14, 0.5, 1.3], [-0.6, 0.4, -0.6], [-0.8, 0.1, 0.5], 'chest', HAND.pinching),
+      armR: tipsAt('R', [-0.18, 0.55, 1.35], [0.6, 0.1, -0.7], [0.8, 0, 0.5], 'chest', HAND.pinching),
     }),
     props: [
       {
         kind: 'rope',
-        sag: 0.5,
+        sag: 0.35,
         through: [
-          [0.9, 2.2, 1.6],
+          ...heap(1.5, 1.3).toReversed(),
           { of: 'hand.L', p: [-0.1, -0.7, 0] },
           { of: 'hand.R', p: [0.1, -0.7, 0] },
-          [-0.8, 0.06, 1.2],
+          ...heap(-1.2, 1.5),
         ],
       },
     ],
@@ -243,7 +244,7 @@ export const WORKING = {
           { of: 'hand.R', p: [0.05, -0.42, -0.1] },
         ],
       },
-      { kind: 'rope', sag: 0.5, through: [{ of: 'hand.R', p: [0.05, -0.42, 0] }, [-0.5, 0.06, 1.7], [0.5, 0.06, 2.1]] },
+      { kind: 'rope', sag: 0.5, through: [{ of: 'hand.R', p: [0.05, -0.42, 0] }, ...heap(-0.5, 1.9)] },
     ],
   }),
   'archer-stringing-the-bow': pose('Archer stringing the bow', 'two-handed work', [40, -30], {
@@ -272,7 +273,7 @@ export const WORKING = {
       armL: holdsSide('L', [0.72, -0.8, 1.05]),
       armR: holdsSide('R', [-0.72, -0.8, 1.05]),
     }),
-    props: [{ kind: 'basket', at: { of: 'chest', p: [0, -1.1, 1.1] }, r: 0.7, depth: 0.62, handle: false }],
+    props: [{ kind: 'basket', at: { of: 'chest', p: [0, -1.1, 1.1] }, r: 0.7, depth: 0.62 }],
   }),
   'net-mender-holding-up-the-net': pose('Net-mender holding up a line', 'two-handed work', [10, -160], {
     root: { pos: [0, 4.14, 0], rot: [-1, 0, 4] },
@@ -338,7 +339,7 @@ export const WORKING = {
       armL: gripBy('L', 'chest', [0.35, 0.75, 1.45], [-1, 0.1, 0.2]),
       armR: tipsAt('R', [-0.05, -0.05, 1.35], [0.4, 0.6, -0.5], [0.6, 0.2, 0.8], 'chest', HAND.pinching),
     }),
-    props: [{ kind: 'basket', at: { of: 'chest', p: [0.35, -0.14, 1.45] }, r: 0.34, depth: 0.5, handle: true }],
+    props: [{ kind: 'lantern', hand: 'L', r: 0.34 }],
   }),
   'net-mender-with-the-needle': pose('Net-mender at the bench, mending', 'two-handed work', [40, -75], {
     support: 1.86,

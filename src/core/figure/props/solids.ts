@@ -103,14 +103,10 @@ export function propSolids(props: readonly Prop[], rig: Rig): Solid[] {
         const r = prop.r * k;
         const up = prop.depth * k;
         const rim: Vec3 = add(c, [0, up, 0]);
-        const body = [bar(c, rim, r * 0.78, r), bar(add(rim, [0, -0.08, 0]), add(rim, [0, 0.02, 0]), r * 1.06)];
-        if (!prop.handle) return body;
-        const hoop = Array.from({ length: 9 }, (_, i): Vec3 => {
-          const a = (Math.PI * i) / 8;
-          return add(rim, [Math.cos(a) * r * 0.97, Math.sin(a) * r * 1.15, 0]);
-        });
-        return [...body, ...chain(hoop, 0.05)];
+        return [bar(c, rim, r * 0.78, r), bar(add(rim, [0, -0.08, 0]), add(rim, [0, 0.02, 0]), r * 1.06)];
       }
+      case 'lantern':
+        return lanternSolids(grip(prop.hand), prop.r * k);
     }
   });
 }
@@ -141,18 +137,42 @@ function bowSolids(
   return [...chain(points, 0.05), ...chain(string, 0.014)];
 }
 
-/** Each span hangs as a parabola, close to a catenary for small sag. */
+/** A ribbed paper body between two rings of wood, on a thin loop through the grip. */
+function lanternSolids(grip: Vec3, r: number): Solid[] {
+  const down = (by: number): Vec3 => add(grip, [0, -by * r, 0]);
+  const loop = Array.from({ length: 13 }, (_, i): Vec3 => {
+    const a = (Math.PI * i) / 12;
+    return add(down(0.95), [Math.cos(a) * 0.5 * r, Math.sin(a) * 0.95 * r, 0]);
+  });
+  // Wider in the middle, each rib a little wider than the paper beside it.
+  const ribs = Array.from({ length: 8 }, (_, i): Solid => {
+    const width = r * (0.62 + 0.38 * Math.sin((Math.PI * (i + 0.5)) / 8));
+    return bar(down(1.1 + i * 0.28), down(1.1 + (i + 1) * 0.28), width, width * 0.94);
+  });
+  return [
+    ...chain(loop, 0.022),
+    bar(down(0.92), down(1.1), 0.6 * r),
+    ...ribs,
+    bar(down(1.1 + 8 * 0.28), down(1.28 + 8 * 0.28), 0.6 * r),
+  ];
+}
+
+const ROPE_RADIUS = 0.055;
+
+/** Each span hangs as a parabola, close to a catenary for small sag, no lower than the floor. */
 function ropeSolids(through: readonly Vec3[], sag: number): Solid[] {
   const points = through.flatMap((p, i): Vec3[] => {
     if (i === 0) return [p];
     const from = through[i - 1];
-    const steps = sag > 0 ? 8 : 1;
+    const lies = Math.max(from[1], p[1]) < 2 * ROPE_RADIUS;
+    const steps = sag > 0 && !lies ? 8 : 1;
     return Array.from({ length: steps }, (_, j): Vec3 => {
       const t = (j + 1) / steps;
-      return add(add(scale(from, 1 - t), scale(p, t)), [0, -4 * sag * t * (1 - t), 0]);
+      const [x, y, z] = add(scale(from, 1 - t), scale(p, t));
+      return [x, Math.max(Math.min(y, ROPE_RADIUS), y - 4 * sag * t * (1 - t)), z];
     });
   });
-  return chain(points, 0.055);
+  return chain(points, ROPE_RADIUS);
 }
 
 /** Signed distance to a solid, head heights; no allocation, for it is asked millions of times. */

@@ -30,6 +30,7 @@ function mirrorProp(prop: Prop): Prop {
     case 'stool':
       return { ...prop, at: [-prop.at[0], prop.at[1]] };
     case 'pole':
+    case 'lantern':
       return { ...prop, hand: otherSide(prop.hand) };
     case 'bow':
       return { ...prop, hand: otherSide(prop.hand), ...(prop.draw && { draw: otherSide(prop.draw) }) };

@@ -61,11 +61,13 @@ export type Prop =
   | { kind: 'pole'; hand: 'L' | 'R'; above: number; below: number; r?: number }
   | { kind: 'bar'; from: Place; to: Place; r: number }
   | { kind: 'bow'; hand: 'L' | 'R'; draw?: 'L' | 'R'; length: number }
-  /** Through places in turn, hanging by `sag` between them. */
+  /** Through places in turn, hanging by `sag` between them; what would hang lower lies on the floor. */
   | { kind: 'rope'; through: Place[]; sag?: number }
   | { kind: 'drum'; at: Place; axis: Vec3; r: number; depth: number }
   | { kind: 'tray'; at: Place; r: number; loaves: number }
-  | { kind: 'basket'; at: Place; r: number; depth: number; handle: boolean };
+  | { kind: 'basket'; at: Place; r: number; depth: number }
+  /** Of paper, hanging from a hand. */
+  | { kind: 'lantern'; hand: 'L' | 'R'; r: number };
 
 /** An authored pose: joint angles in degrees, with inverse-kinematic targets for limbs that must touch something. */
 export interface Pose {
