@@ -98,6 +98,18 @@ describe('parts as references', () => {
     expect(hasGround({ part: 'head' }, true)).toBe(false);
     expect(hasGround({ part: undefined }, false)).toBe(false);
   });
+  it('have hair that ends before the shoulders fade, also where the head leans back', () => {
+    const count = KIT.sitter('strong').hair!.rest.length / 3;
+    for (const poseId of ['head-level', 'head-raised', 'head-bowed']) {
+      const { positions, fade } = referenceFigure(KIT, { poseId, build: 'strong' }, COARSE);
+      const neck = BUILDS.strong.joints['clav.L'][1];
+      const hair = Array.from({ length: count }, (_, i) => fade.length - count + i);
+      const seen = hair.filter((v) => fade[v] > 0).map((v) => positions[v * 3 + 1]);
+      expect(seen.length).toBeGreaterThan(count / 3);
+      expect(Math.min(...seen), poseId).toBeGreaterThan(neck);
+      expect(hair.some((v) => fade[v] === 0)).toBe(true);
+    }
+  });
   it('fade away instead of being cut off', () => {
     const figure = referenceFigure(KIT, SOME[0], COARSE);
     const { data } = draftPicture(figure, SOME[0].view, { longSidePx: 120, ground: true });

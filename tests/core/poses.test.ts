@@ -161,5 +161,28 @@ describe('props', () => {
     expect(solidDistance(pole, ...grip)).toBeCloseTo(-0.055, 3);
     expect(lines({ kind: 'bow', hand: 'L', length: 5 }).length).toBeGreaterThan(8);
     expect(lines({ kind: 'stool', at: [0, 0], height: 2, r: 0.6 }).length).toBe(5);
+    // A lantern hangs straight down from the middle of the grip.
+    const { positions } = solidMesh(lines({ kind: 'lantern', hand: 'L', r: 0.34 }));
+    for (let v = 0; v < positions.length; v += 3) {
+      expect(Math.hypot(positions[v] - grip[0], positions[v + 2] - grip[2])).toBeLessThan(0.36);
+      expect(positions[v + 1]).toBeLessThan(grip[1] + 0.05);
+    }
+  });
+  it('lie on the floor and not in it', () => {
+    const ropes = Object.values(POSES).flatMap(({ pose }) => pose.props?.filter(({ kind }) => kind === 'rope') ?? []);
+    expect(ropes.length).toBeGreaterThan(5);
+    const { positions } = solidMesh(propSolids(ropes, rig));
+    expect(Math.min(...positions.filter((_, i) => i % 3 === 1))).toBeGreaterThan(-0.02);
+    const slack = solidMesh(
+      lines({
+        kind: 'rope',
+        sag: 3,
+        through: [
+          [0, 1, 0],
+          [2, 1, 0],
+        ],
+      }),
+    ).positions;
+    expect(Math.min(...slack.filter((_, i) => i % 3 === 1))).toBeCloseTo(0, 1);
   });
 });

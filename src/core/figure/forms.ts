@@ -6,7 +6,7 @@ import { both, joined, withMore } from './mesh/joined';
 import type { BodyKit, Cover, Sitter } from './mesh/kit';
 import { openness } from './mesh/openness';
 import { picked } from './mesh/picked';
-import { bustFade, type ShownPart } from './mesh/region';
+import { hairFade, type ShownPart } from './mesh/region';
 import type { Triangles } from './picture/raster';
 import type { PosedBody } from './posedBody';
 import { solidMesh } from './props/solids';
@@ -72,20 +72,16 @@ export function skinSurface({ kit, posed, sitter, fineness, part, bones, cover }
   raise(positions, quadNormals(surface.quads, positions), surface.bones, bones * sitter.bones);
 
   const hair = isHairy(part) ? allHair : new Float32Array();
-  const hairQuads = (isHairy(part) && sitter.hair?.quads) || new Uint32Array();
-  const hairNormals = quadNormals(hairQuads, hair);
   const hairCount = hair.length / 3;
-  const hairRest = sitter.hair?.rest ?? new Float32Array();
-  const hairFade = new Float32Array(hairCount).fill(1);
-  if (part)
+  const hairThere = new Float32Array(hairCount).fill(1);
+  if (part && sitter.hair)
     for (let v = 0; v < hairCount; v++)
-      hairFade[v] = bustFade(sitter.build, [hairRest[v * 3], hairRest[v * 3 + 1], hairRest[v * 3 + 2]]);
+      hairThere[v] = hairFade(sitter.build, Math.min(sitter.hair.rest[v * 3 + 1], hair[v * 3 + 1]));
+  const hairQuads = quadsThere((isHairy(part) && sitter.hair?.quads) || new Uint32Array(), hairThere);
+  const hairNormals = quadNormals(hairQuads, hair);
 
   const occluders = joined(
-    joined(
-      { positions: body, indices: trianglesOf(mesh.quads) },
-      { positions: allHair, indices: trianglesOf(sitter.hair?.quads ?? new Uint32Array()) },
-    ),
+    joined({ positions: body, indices: trianglesOf(mesh.quads) }, { positions: hair, indices: trianglesOf(hairQuads) }),
     solidMesh(solids),
   );
   const asked = both(of(body, 3), hair);
@@ -101,9 +97,16 @@ export function skinSurface({ kit, posed, sitter, fineness, part, bones, cover }
     openness: both(surface.finer(open.subarray(0, bodyEnd), 1), open.subarray(bodyEnd)),
     contact: contactShade(part ? { positions: of(body, 3), indices: trianglesOf(region.quads) } : occluders),
     cover: both(surface.take(sitter.worn[cover], 1), new Float32Array(hairCount).fill(-1)),
-    fade: both(surface.fade, hairFade),
+    fade: both(surface.fade, hairThere),
   };
 }
+
+/** Faces of which not every corner has faded away. */
+const quadsThere = (quads: Uint32Array, there: Float32Array): Uint32Array =>
+  quads.filter((_, i) => {
+    const q = i - (i % 4);
+    return Math.max(there[quads[q]], there[quads[q + 1]], there[quads[q + 2]], there[quads[q + 3]]) > 0;
+  });
 
 /** Move each vertex along its normal. Changes `p`. */
 function raise(p: Float32Array, normals: Float32Array, heights: Float32Array, factor: number): void {

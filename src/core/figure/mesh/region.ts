@@ -37,12 +37,19 @@ function levelsOf(fineCount: number, quads: Uint32Array): Region['level'] {
   return level;
 }
 
+/** How far a height is below where a bust begins to fade, head heights; negative above it. */
+const belowNeck = ({ head }: Pick<MeshBuild, 'head'>, y: number): number => head['clavicle.L'][1] + 0.3 - y;
+
 /** How a bust fades: round about the base of the neck, so that what lies behind fades where what lies before it does. */
-export function bustFade({ head }: Pick<MeshBuild, 'head'>, [x, y, z]: Vec3): number {
-  const below = Math.max(0, head['clavicle.L'][1] + 0.3 - y);
+function bustFade(build: Pick<MeshBuild, 'head'>, [x, y, z]: Vec3): number {
+  const { head } = build;
+  const below = Math.max(0, belowNeck(build, y));
   const level = Math.min(1, below / 0.2);
   return ramp(1, 0.5, norm3((level * x) / (head['upperarm01.L'][0] * 0.62), below / 0.74, (level * z) / 0.95));
 }
+
+/** How long hair fades with a bust: all of it gone before the shoulders are, under which it would show. @param y At rest or lower. */
+export const hairFade = (build: Pick<MeshBuild, 'head'>, y: number): number => ramp(0.06, -0.16, belowNeck(build, y));
 
 /** How much of each vertex is there, by the resting body. */
 function fadeOf(part: ShownPart, build: MeshBuild, bones: readonly string[]): (v: number) => number {

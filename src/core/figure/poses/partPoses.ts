@@ -233,14 +233,14 @@ const TORSOS = {
   'torso-turning': torso('archer-turning', 3, 'Torso turning', [-20, 60, 150]),
   'torso-stretching': torso('bell-ringer-stretching', 3, 'Torso stretching', [165, 20, -130]),
   'torso-reaching': torso('stilt-walker-reaching', 3, 'Torso reaching up', [-30, 150, 80]),
-  'torso-drawing-a-bow': torso('archer-drawing', 4, 'Torso of an archer', [-55, 40, 170]),
+  'torso-drawing-a-bow': torso('archer-drawing', 4, 'Torso of an archer', [-55, 105, 170]),
   'torso-hauling': torso('bell-ringer-hauling', 3, 'Torso hauling a rope', [85, -150, 30]),
-  'torso-side-bend': torso('drummer-side-bend', 3, 'Torso bent to the side', [10, 170, -60]),
+  'torso-side-bend': torso('drummer-side-bend', 3, 'Torso bent to the side', [-70, -120, -160]),
   'torso-at-attention': torso('drummer-at-attention', 1, 'Torso upright', [0, 45, 180]),
-  'torso-lunging': torso('archer-lunging', 3, 'Torso lunging', [60, -150, 0]),
+  'torso-lunging': torso('archer-lunging', 3, 'Torso lunging', [42, -150, 150]),
   'torso-looking-back': torso('net-mender-looking-back', 3, 'Back, turning', [120, 170, -140]),
   'torso-hands-on-hips': torso('archer-hands-on-hips', 2, 'Torso, hands on the hips', [20, 155, -75]),
-  'torso-raising-a-pole': torso('stilt-walker-raising-a-pole', 4, 'Torso raising a pole', [50, 160, -120]),
+  'torso-raising-a-pole': torso('stilt-walker-raising-a-pole', 4, 'Torso raising a pole', [-20, 160, -120]),
 } as const satisfies Record<string, PartPose>;
 
 const BOTH_HANDS = {
