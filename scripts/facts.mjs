@@ -6,7 +6,9 @@ import { tmpdir } from 'node:os';
 import { findBodies } from './facts/bodies.mjs';
 
 const folder = mkdtempSync(`${tmpdir()}/facts-`);
-const tsx = (...args) => spawnSync('npx', ['tsx', ...args], { stdio: ['ignore', 'inherit', 'ignore'] });
+const tsx = (...args) => {
+  if (spawnSync('npx', ['tsx', ...args], { stdio: 'inherit' }).status !== 0) throw new Error(`${args[0]} failed`);
+};
 // `npm run facts -- --unseen`: hard scenes and heads that nobody looked at while the rules were made. `npm run facts -- shipped`: the figures as they ship, rather than in made-up rooms and lights.
 const asked = process.argv.slice(2);
 const how = asked.includes('shipped') ? ['shipped'] : [];

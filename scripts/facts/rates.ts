@@ -1,5 +1,5 @@
 // How often the facts read from pictures agree with the truth: tsx rates.ts DIR
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { headTurn, readFaceLight } from '@/core/body/readHead';
 import { type GrayPicture, readLight } from '@/core/body/readLight';
@@ -24,11 +24,14 @@ interface Found {
 const AROUND = { aspect: 1, horizon: undefined };
 const peopleOf = ({ body, others }: Found): number => (body ? 1 + others.length : 0);
 const [dir] = process.argv.slice(2);
-const read = (file: string): unknown => JSON.parse(readFileSync(`${dir}/${file}`, 'utf8'));
-const bodies = read('bodies.json') as Record<string, Found>;
-const truths = ['0', '1']
-  .flatMap((share) => read(`truth-${share}.json`) as Truth[])
-  .sort((a, b) => a.file.localeCompare(b.file));
+/** What a script wrote, of both shares; nothing where it was not asked to. */
+const read = <T>(name: string): T[] =>
+  ['0', '1'].flatMap((share) => {
+    const file = `${dir}/${name}-${share}.json`;
+    return existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as T[]) : [];
+  });
+const bodies = JSON.parse(readFileSync(`${dir}/bodies.json`, 'utf8')) as Record<string, Found>;
+const truths = read<Truth>('truth').sort((a, b) => a.file.localeCompare(b.file));
 
 const eyeLevel = (deg: number): string => (deg > 22 ? 'from above' : deg < -3 ? 'from below' : 'at eye level');
 interface Rate {
@@ -146,9 +149,7 @@ for (const [file, found] of Object.entries(bodies).filter(([name]) => name.start
 }
 /** Hard scenes: those looked at while the rules were made, or with `--unseen` those kept for the end. */
 const kind = process.argv.includes('--unseen') ? 'unseen' : 'hard';
-const scenes = ['0', '1']
-  .flatMap((share) => read(`hard-${share}.json`) as HardTruth[])
-  .filter((s) => s.file.startsWith(kind));
+const scenes = read<HardTruth>('hard').filter((s) => s.file.startsWith(kind));
 for (const { file, people, extent, smallest } of scenes) {
   const found = bodies[file];
   const seen = peopleOf(found);
@@ -167,9 +168,9 @@ for (const { file, people, extent, smallest } of scenes) {
 }
 /** Heads alone: told as that, and what is read of them. */
 const headKind = kind === 'unseen' ? 'headunseen' : 'head-';
-for (const { file, viewName, facing, lightAzimuthDeg } of ['0', '1']
-  .flatMap((share) => read(`heads-${share}.json`) as HeadTruth[])
-  .filter((head) => head.file.startsWith(headKind))) {
+for (const { file, viewName, facing, lightAzimuthDeg } of read<HeadTruth>('heads').filter((head) =>
+  head.file.startsWith(headKind),
+)) {
   const { body } = bodies[file];
   const faces = viewName === 'front' || viewName === 'three-quarter';
   if (faces) count(rates, 'head: one whose face is seen, found', body !== undefined);
