@@ -94,9 +94,10 @@ async function emptyWall(page, base) {
   );
   await page.evaluate((from) => {
     const names = ['archer-drawing-masc--55', 'archer-drawing-strong-35'];
-    document.querySelector('select').addEventListener('change', (event) => {
+    const select = document.querySelector('select');
+    select.addEventListener('change', () => {
       for (const [i, img] of [...document.querySelectorAll('img')].entries())
-        img.src = `${from}/figures/small/${names[(event.target.selectedIndex + i) % 2]}.webp`;
+        img.src = `${from}/figures/small/${names[(select.selectedIndex + i) % 2]}.webp`;
     });
   }, base);
   const times = [];
