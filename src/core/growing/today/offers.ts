@@ -41,17 +41,15 @@ const PROPOSED = CATALOG.filter(
     rule.repeat === 'new picture' &&
     rule.reference !== 'none' &&
     !form?.imagined &&
+    !form?.onlyChosen &&
     !form?.mainPiece &&
     !form?.parts &&
     !form?.labels &&
     !form?.onOneSheet,
 );
-/** What one knows in any medium is nothing to propose by itself. */
-const NO_OFFER = new Set(['new-medium', 'one-element']);
-
 /** Exercises that one drawing of has room in so much of a session. */
 export const possibleIn = (availableMs: number): Exercise[] =>
-  PROPOSED.filter(({ id, shortestMs }) => !NO_OFFER.has(id) && shortestMs <= availableMs * 0.3);
+  PROPOSED.filter(({ shortestMs }) => shortestMs <= availableMs * 0.3);
 
 /** Days since something was drawn last; since the first session where it never was. */
 const daysWithout = ({ today, firstDay = today }: Known, day: number | undefined): number => today - (day ?? firstDay);

@@ -51,6 +51,13 @@ export const ruleSchema = z.object({
 });
 export type ExerciseRule = z.infer<typeof ruleSchema>;
 
+/** What a line of a rule is about. */
+const RULE_TOPICS = ['eyes', 'eyes closed', 'line', 'mark', 'view'] as const;
+export interface RuleLine {
+  topic: (typeof RULE_TOPICS)[number];
+  words: string;
+}
+
 /** Stage tables by school; the shares are in `stages.ts`. */
 const SCHOOLS = ['flowing', 'structural', 'light and dark', 'long', 'two pens', 'none'] as const;
 
@@ -92,6 +99,16 @@ const formSchema = z.object({
   ),
   /** How the hand draws it, where its rule does not say. */
   drawn: z.optional(z.enum(MANNERS)),
+  /** A line of its rule card that follows from no rule. */
+  ruleLine: z.optional(
+    z.object({ topic: z.enum(RULE_TOPICS), words: z.string().check(z.minLength(1), z.maxLength(80)) }),
+  ),
+  /** Its cue where a picture shows no human figure, by subject. */
+  cuesOf: z.optional(
+    z.partialRecord(z.enum(['animals/four-legged', 'animals/birds']), z.string().check(z.maxLength(160))),
+  ),
+  /** Never proposed by itself: it is chosen, or part of a lesson. */
+  onlyChosen: z.optional(z.boolean()),
   /** An exercise that serves the same end, for another mix. */
   otherwise: z.optional(z.string().check(z.maxLength(64))),
 });

@@ -93,7 +93,7 @@ export const MEMORY = [
     rule: { view: 'detail' },
     seconds: [60, 120, 300],
     closingQuestion: 'What did you see that the whole had hidden?',
-    form: { drawn: 'bars' },
+    form: { drawn: 'bars', onlyChosen: true },
   }),
   exercise({
     id: 'from-imagination',
@@ -131,5 +131,6 @@ export const MEMORY = [
     rule: {},
     seconds: [60, 120, 600],
     closingQuestion: 'What did the medium do by itself?',
+    form: { onlyChosen: true },
   }),
 ] as const;

@@ -20,7 +20,14 @@ export const QUICK = [
     seconds: [10, 15, 30],
     closingQuestion: 'Which pose had the longest line?',
     lookAt: ['Does one line carry the pose?', 'Does it end in the foot that carries?'],
-    form: { drawn: 'action line', notWhole: true },
+    form: {
+      drawn: 'action line',
+      notWhole: true,
+      cuesOf: {
+        'animals/four-legged': 'One line from the nose through the spine into the tail.',
+        'animals/birds': 'One line from the beak over the back into the tail.',
+      },
+    },
   }),
   exercise({
     id: 'flowing-gesture',
@@ -50,7 +57,14 @@ export const QUICK = [
     school: 'structural',
     closingQuestion: 'Which of the three masses turned the most?',
     lookAt: ['Head', 'Ribcage', 'Pelvis', 'Tilt of shoulders', 'Tilt of hips', 'Landmarks'],
-    form: { otherwise: 'c-s-straight' },
+    form: {
+      otherwise: 'c-s-straight',
+      cuesOf: {
+        'animals/four-legged':
+          'Three masses: skull, ribcage, pelvis. The elbow lies against the ribs, the heel is high.',
+        'animals/birds': 'Two masses: the egg of the body, the ball of the head. Then the fan of wing and tail.',
+      },
+    },
   }),
   exercise({
     id: 'gesture-by-mass',
@@ -78,7 +92,13 @@ export const QUICK = [
     seconds: [10, 20, 30],
     closingQuestion: 'How often did the bars tilt against each other?',
     lookAt: ['Head', 'Spine', 'Shoulder bar', 'Hip bar', 'Limbs'],
-    form: { drawn: 'bars', steps: ['Head', 'Spine', 'Shoulders and hips as two bars', 'Limbs'] },
+    form: {
+      drawn: 'bars',
+      steps: ['Head', 'Spine', 'Shoulders and hips as two bars', 'Limbs'],
+      cuesOf: {
+        'animals/four-legged': 'A bar through the shoulder blades, a bar through the hips, the spine between them.',
+      },
+    },
   }),
   exercise({
     id: 'envelope',
@@ -114,6 +134,7 @@ export const QUICK = [
     school: 'flowing',
     closingQuestion: 'Was there any other mark?',
     lookAt: ['Only C, S and straight', 'Straight against curve'],
+    form: { cuesOf: { 'animals/four-legged': 'A straight for the shin, a C for the belly: nothing else.' } },
   }),
   exercise({
     id: 'squash-and-stretch',

@@ -16,7 +16,11 @@ export const SEEING = [
     seconds: [300, 600, 1200],
     closingQuestion: 'Which edges did you use: outer, inner, across?',
     lookAt: ['Outer edges', 'Inner edges', 'Edges across the form'],
-    form: { ticksUsed: true, lineWeight: true },
+    form: {
+      ticksUsed: true,
+      lineWeight: true,
+      ruleLine: { topic: 'eyes', words: 'the pencil moves only while you look: stop, glance, go on' },
+    },
   }),
   exercise({
     id: 'blind-contour',
@@ -59,7 +63,10 @@ export const SEEING = [
     seconds: [180, 300, 600],
     closingQuestion: 'Where did the surface do something you did not expect?',
     lookAt: ['Follows the bumps', 'None straight across'],
-    form: { drawn: 'wrapping' },
+    form: {
+      drawn: 'wrapping',
+      ruleLine: { topic: 'line', words: 'follow every bump: none straight, none a tidy ellipse' },
+    },
   }),
   exercise({
     id: 'negative-shapes',

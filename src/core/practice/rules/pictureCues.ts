@@ -55,29 +55,20 @@ const CUES: readonly {
 export const pictureCues = (traits: PictureTraits, exercise: Exercise): string[] =>
   CUES.filter(({ when }) => when(traits, exercise)).map(({ words }) => words(traits));
 
-/** Cues of exercises about figures, for what is no figure: by subject, then by exercise; the empty id is for any other. */
-const OTHER_SUBJECTS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
-  'animals/four-legged': {
-    '': 'From the nose along the back to the tail: where does the weight stand?',
-    'structural-gesture': 'Three masses: skull, ribcage, pelvis. The elbow lies against the ribs, the heel is high.',
-    'shoulder-and-hip-bars': 'A bar through the shoulder blades, a bar through the hips, the spine between them.',
-    'action-line': 'One line from the nose through the spine into the tail.',
-    'c-s-straight': 'A straight for the shin, a C for the belly: nothing else.',
-  },
-  'animals/birds': {
-    '': 'An egg for the body first; how does it tip? Where do the feet carry it?',
-    'structural-gesture': 'Two masses: the egg of the body, the ball of the head. Then the fan of wing and tail.',
-    'action-line': 'One line from the beak over the back into the tail.',
-  },
-  'animals/other animals': { '': 'One line along its spine, then its largest mass.' },
-  'things/plants': { '': 'Which way does it grow? One line for that, then the mass of its leaves.' },
-  'things/objects': { '': 'Its axis, its widest place, its foot: then the edge.' },
-  'things/cloth': { '': 'From where does it hang? Lines run from there.' },
-  'things/places': { '': 'The horizon first, then the largest shapes, no windows.' },
+/** Cues for what is no figure, where an exercise has none of its own for it. */
+const OTHER_SUBJECTS: Readonly<Record<string, string>> = {
+  'animals/four-legged': 'From the nose along the back to the tail: where does the weight stand?',
+  'animals/birds': 'An egg for the body first; how does it tip? Where do the feet carry it?',
+  'animals/other animals': 'One line along its spine, then its largest mass.',
+  'things/plants': 'Which way does it grow? One line for that, then the mass of its leaves.',
+  'things/objects': 'Its axis, its widest place, its foot: then the edge.',
+  'things/cloth': 'From where does it hang? Lines run from there.',
+  'things/places': 'The horizon first, then the largest shapes, no windows.',
 };
 
 /** The cue for what a picture shows where that is no human figure; undefined where the exercise's own will do. */
-export function subjectCue(subject: string | undefined, { id }: Pick<Exercise, 'id'>): string | undefined {
-  const cues = subject === undefined ? undefined : OTHER_SUBJECTS[subject];
-  return cues && (cues[id] ?? cues['']);
+export function subjectCue(subject: string | undefined, { form }: Pick<Exercise, 'form'>): string | undefined {
+  if (subject === undefined) return undefined;
+  const own: Readonly<Record<string, string | undefined>> = form?.cuesOf ?? {};
+  return own[subject] ?? OTHER_SUBJECTS[subject];
 }

@@ -1,22 +1,10 @@
-import type { Exercise } from '../exercises/exercise';
+import type { Exercise, RuleLine } from '../exercises/exercise';
 import type { Medium } from '../paper/materials';
-
-/** What a line of a rule is about. */
-export type RuleTopic = 'eyes' | 'eyes closed' | 'line' | 'mark' | 'view';
-export interface RuleLine {
-  topic: RuleTopic;
-  words: string;
-}
 
 const GAZES: Partial<Record<Exercise['rule']['gaze'], RuleLine>> = {
   'only on the reference': { topic: 'eyes', words: 'eyes on the edge, goes by sound' },
   'eyes closed': { topic: 'eyes closed', words: 'eyes closed, goes by sound' },
   'mostly on the reference': { topic: 'eyes', words: 'look more than draw' },
-};
-/** Lines of single exercises, and of no other. */
-const OWN: Readonly<Record<string, RuleLine>> = {
-  contour: { topic: 'eyes', words: 'the pencil moves only while you look: stop, glance, go on' },
-  'cross-contour': { topic: 'line', words: 'follow every bump: none straight, none a tidy ellipse' },
 };
 
 const view = (name: Exercise['rule']['view']): string =>
@@ -27,13 +15,13 @@ const view = (name: Exercise['rule']['view']): string =>
  * @param hidden The picture is put away just now.
  * @param medium What it is drawn with; undefined where that is not known.
  */
-export function ruleCard({ id, family, rule }: Exercise, hidden: boolean, medium?: Medium): RuleLine[] {
+export function ruleCard({ family, rule, form }: Exercise, hidden: boolean, medium?: Medium): RuleLine[] {
   const { gaze, lifts, erasing, marks } = rule;
   const gazeLine = GAZES[gaze];
   const restated = family === 'quick' && erasing === 'none' && marks === 'free';
   return [
     ...(gazeLine ? [gazeLine] : []),
-    ...(id in OWN ? [OWN[id]] : []),
+    ...(form?.ruleLine ? [form.ruleLine] : []),
     ...(lifts === 'none' ? [{ topic: 'line', words: 'one line: never lift; back and across are fine' } as const] : []),
     ...(rule.view === 'as is' ? [] : [{ topic: 'view', words: view(rule.view) } as const]),
     ...(medium && !medium.erases

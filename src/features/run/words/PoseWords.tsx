@@ -8,7 +8,8 @@ import { type Medium, mediumById } from '@/core/practice/paper/materials';
 import { poseStages, stageAt, waitsForWhole } from '@/core/practice/rules/poseStages';
 import { countsPeeks, type Exercise } from '@/core/practice/exercises/exercise';
 import { readPeeks } from '@/core/practice/rules/measuring';
-import { nothingErased, ruleCard, type RuleTopic } from '@/core/practice/rules/ruleCard';
+import type { RuleLine } from '@/core/practice/exercises/exercise';
+import { nothingErased, ruleCard } from '@/core/practice/rules/ruleCard';
 import { holdLimitOf } from '@/core/practice/rules/holds';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { isDrawing, referenceOf, showsReference } from '@/core/practice/rules/showsReference';
@@ -229,7 +230,7 @@ function Tally({
   );
 }
 
-const ICONS: Record<RuleTopic, LucideIcon> = {
+const ICONS: Record<RuleLine['topic'], LucideIcon> = {
   eyes: Eye,
   'eyes closed': EyeOff,
   line: PenLine,
