@@ -31,19 +31,22 @@ export function ensurePackages() {
     fail('The packages could not be installed.');
 }
 
-/** Install Chromium from Debian when it is missing and this user may: its shell without windows, and nothing beside what that needs to run. */
+/**
+ * Install Chromium from Debian when it is missing and this user may, and nothing beside what it needs to run: whole, for the session whose
+ * tabs are really hidden, and its shell without windows for all else. Where the shell cannot be had the whole one does its work, more slowly.
+ */
 export function ensureChromium() {
-  if (process.env.CHROMIUM ?? existsSync(HEADLESS_SHELL)) return;
   const there = existsSync(WHOLE_CHROMIUM);
+  if (process.env.CHROMIUM || (there && existsSync(HEADLESS_SHELL))) return;
   if (process.getuid?.() !== 0) {
     if (there) return;
-    fail('The tests need Chromium: install the Debian package "chromium-headless-shell".');
+    fail('The tests need Chromium: install the Debian package "chromium" (apt-get install chromium).');
   }
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   quietly('Reading Debian’s package lists', 'apt-get', ['update', '-q'], { env });
-  const install = ['install', '-y', '-q', '--no-install-recommends', '--no-upgrade'];
+  const install = ['install', '-y', '-q', '--no-install-recommends', '--no-upgrade', 'chromium'];
   if (quietly('Installing Chromium', 'apt-get', [...install, 'chromium-headless-shell'], { env }) || there) return;
-  if (!quietly('Installing Chromium with its windows', 'apt-get', [...install, 'chromium'], { env }))
+  if (!quietly('Installing Chromium without its shell', 'apt-get', install, { env }))
     fail('Chromium could not be installed from Debian’s packages.');
 }
 
