@@ -1,7 +1,22 @@
+import { createHash } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
 import type { NextConfig } from 'next';
 import { PERMISSIONS } from './src/security/permissions';
 
+/** Changes whenever the built-in figures may look otherwise: with their body, their poses and what paints them. */
+const figuresEdition = (): string => {
+  const inRoot = (file: string): string => `${import.meta.dirname}/${file}`;
+  const hash = createHash('sha256');
+  const sources = readdirSync(inRoot('src/core/figure'), { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile())
+    .map(({ parentPath, name }) => `${parentPath}/${name}`);
+  for (const file of [...sources.toSorted(), ...['src/workers/figureRenderer.ts', 'public/body.pack'].map(inRoot)])
+    hash.update(readFileSync(file));
+  return hash.digest('hex').slice(0, 16);
+};
+
 const config: NextConfig = {
+  env: { FIGURES_EDITION: figuresEdition() },
   reactStrictMode: true,
   poweredByHeader: false,
   typedRoutes: true,

@@ -45,6 +45,8 @@ export const SETTINGS = {
   criticReply: z.string().check(z.maxLength(300)),
   /** Advice on Today is wanted. */
   advice: z.boolean(),
+  /** The build whose figures the kept pictures of them show. */
+  figures: z.string().check(z.maxLength(64)),
   /** Sentences about what had to be mended in what was kept, until they are read. */
   mended: asJson,
 } as const;

@@ -5,6 +5,7 @@ import { atomically, db, put } from './db';
 import type { Stored } from './stores';
 import { forgetDemoPages } from './demoPages';
 import { imageKey } from './images';
+import { forgetOlderRenders } from './references/renders';
 
 /** Put the demo learner's past sessions in. What is already there stays. */
 export async function addDemoLearner(nowMs: number): Promise<void> {
@@ -36,6 +37,7 @@ export function seedOnFirstVisit(nowMs: number): Promise<void> {
   seeding ??= (async () => {
     const seeded = await (await db()).get('settings', 'seeded');
     if (seeded === undefined) await addDemoLearner(nowMs);
+    await forgetOlderRenders();
   })().catch((error: unknown) => {
     seeding = undefined;
     throw error;

@@ -325,6 +325,20 @@ describe('small things', () => {
     expect(toEvict(kept, 25)).toEqual(['k3', 'k1']);
     expect(toEvict(kept, 0)).toEqual(['k3', 'k1', 'k0', 'k2']);
   });
+  it('forget pictures of figures that another build made, and only those', async () => {
+    await saveRender('figure/1', blob('old'), 1);
+    const onANewPage = () => {
+      vi.resetModules();
+      return import('@/storage/references/renders');
+    };
+    const later = await onANewPage();
+    await later.forgetOlderRenders('a body with another nose');
+    expect(await later.loadRender('figure/1', 2)).toBeUndefined();
+    await later.saveRender('figure/1', blob('new'), 3);
+    const same = await onANewPage();
+    await same.forgetOlderRenders('a body with another nose');
+    expect(await (await same.loadRender('figure/1', 4))?.text()).toBe('new');
+  });
   it('tell who listens', async () => {
     const heard = vi.fn();
     const stop = onChange(heard);

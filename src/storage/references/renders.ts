@@ -3,7 +3,24 @@ import { atomically, changeRecord, db, put } from '@/storage/db';
 /** Rendered views are kept up to this size in all; the longest unused go first. */
 const MAX_BYTES = 80_000_000;
 
+/** Of the figures as this build makes them; empty where nothing was built. */
+const EDITION = process.env['FIGURES_EDITION'] ?? '';
+
+let forgetting: Promise<void> | undefined;
+/** Forget pictures of figures as an older build made them: the answer key of today would not lie on them. Looked at once a page. */
+export function forgetOlderRenders(edition = EDITION): Promise<void> {
+  forgetting ??= atomically(['renders', 'settings'], async (tx) => {
+    if ((await tx.objectStore('settings').get('figures')) === edition) return;
+    await tx.objectStore('renders').clear();
+    await put(tx, 'settings', edition, 'figures');
+  }).catch(() => {
+    forgetting = undefined;
+  });
+  return forgetting;
+}
+
 export async function loadRender(key: string, nowMs: number): Promise<Blob | undefined> {
+  await forgetOlderRenders();
   const render = await (await db()).get('renders', key);
   // When it was used is written afterwards: nobody waits for that, and losing it costs little.
   if (render)
@@ -29,6 +46,7 @@ export function toEvict(
 }
 
 export async function saveRender(key: string, image: Blob, nowMs: number): Promise<void> {
+  await forgetOlderRenders();
   await atomically(
     ['renders'],
     async (tx) => {
