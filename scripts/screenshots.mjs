@@ -1,7 +1,7 @@
 // npm run screenshots: one current picture of each main view, from demo data, into docs/screenshots. Needs a build.
 import { mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
-import { CHROMIUM } from './chromium.mjs';
+import { PLAINLY_PAINTED } from './chromium.mjs';
 import { driveClock, letPass } from './page-clock.mjs';
 import { serve } from './serve.mjs';
 
@@ -10,9 +10,10 @@ const OUT = 'docs/screenshots';
 const EVENING = new Date('2026-11-25T19:10:00');
 
 const { base, stop } = await serve();
-const browser = await chromium.launch(CHROMIUM);
-rmSync(OUT, { recursive: true, force: true });
+const browser = await chromium.launch(PLAINLY_PAINTED);
 mkdirSync(OUT, { recursive: true });
+/** @type {Set<string>} */
+const taken = new Set();
 
 async function open({ width = 1280, height = 800, night = false } = {}) {
   const context = await browser.newContext({
@@ -27,6 +28,7 @@ async function open({ width = 1280, height = 800, night = false } = {}) {
 async function snap(name, page) {
   await page.waitForTimeout(1500);
   await page.screenshot({ path: `${OUT}/${name}.png` });
+  taken.add(`${name}.png`);
   console.log(name);
 }
 /** The last picture of a page. */
@@ -191,3 +193,5 @@ for (const [name, path, last] of [
 }
 await browser.close();
 stop();
+// Only now: whoever breaks off keeps what was there.
+for (const file of readdirSync(OUT)) if (!taken.has(file)) rmSync(`${OUT}/${file}`);
