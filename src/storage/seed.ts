@@ -37,6 +37,7 @@ export function seedOnFirstVisit(nowMs: number): Promise<void> {
   seeding ??= (async () => {
     const seeded = await (await db()).get('settings', 'seeded');
     if (seeded === undefined) await addDemoLearner(nowMs);
+    // Before any page shows a kept picture of a figure, or keeps one.
     await forgetOlderRenders();
   })().catch((error: unknown) => {
     seeding = undefined;
