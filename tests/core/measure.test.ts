@@ -4,7 +4,7 @@ import type { Point } from '@/core/figure/facts/actionLine';
 import { drawByHand } from '@/core/hand/draw';
 import { emptySheet, layInk } from '@/core/hand/ink';
 import { compare, contrastKept, pinchedSides, SURE } from '@/core/measure/compare';
-import { placesDrawn, placesSeen, TAPPED_SIGMA, withPoint } from '@/core/measure/drawn';
+import { placesDrawn, placesSeen, TAPPED_SIGMA, trustsPoints, withPoint } from '@/core/measure/drawn';
 import { fitPlaces } from '@/core/measure/fitPlaces';
 import { inkField } from '@/core/measure/inkField';
 import { measuresTo } from '@/core/measure/measures';
@@ -243,6 +243,14 @@ describe('points of a drawing', () => {
     ]);
     const drawn = placesDrawn(points, 1000, 1600);
     expect(drawn.get('chin')).toEqual({ at: [500, 400], sigma: TAPPED_SIGMA * 0.8 * 1600 });
+  });
+  it('proposed where little meets are not trusted until five of them were put by hand', () => {
+    const points = (hands: number) =>
+      Array.from({ length: 9 }, (_, i) => ({ by: i < hands ? 'hand' : 'fit' }) as const);
+    expect(trustsPoints(points(0), 0.8)).toBe(true);
+    expect(trustsPoints(points(0), undefined)).toBe(true);
+    expect(trustsPoints(points(4), 0.3)).toBe(false);
+    expect(trustsPoints(points(5), 0.3)).toBe(true);
   });
 });
 

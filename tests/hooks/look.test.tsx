@@ -238,7 +238,7 @@ describe('a drawing that is measured', () => {
         fitted={fitted}
         onFitted={setFitted}
         steps={steps}
-        onPoints={(points, words) => steps.change([{ ...box, points }], words)}
+        onPoints={(points, words, met) => steps.change([{ ...box, points, ...(met !== undefined && { met }) }], words)}
         onMeasured={remembered}
         onClose={() => undefined}
       />
@@ -277,5 +277,7 @@ describe('a drawing that is measured', () => {
     cleanup();
     render(<Shown fit={() => Promise.resolve({ ...fittedBy(0), outlineMet: 0.3 })} />);
     await screen.findByText(/do not meet well/);
+    expect(screen.getByText(/nothing of them is remembered/)).toBeTruthy();
+    expect(remembered).toHaveBeenLastCalledWith(undefined);
   });
 });

@@ -37,6 +37,8 @@ const sheetDrawingSchema = z.object({
   notOne: z.optional(z.enum(['note', 'thumb'])),
   /** Places of its figure, where it was measured. */
   points: z.optional(z.array(drawnPointSchema).check(z.maxLength(PLACES.length))),
+  /** How much of ink and outline met when they were proposed, the lesser of the two. */
+  met: z.optional(share),
 });
 export type SheetDrawing = z.infer<typeof sheetDrawingSchema>;
 

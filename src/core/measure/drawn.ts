@@ -27,6 +27,18 @@ export function placesDrawn(points: readonly DrawnPoint[], width: number, height
   return new Map(points.map(({ name, x, y, sigma }) => [name, { at: [x * width, y * height], sigma: sigma * long }]));
 }
 
+/** Below this share of ink or outline that meets, what was found is not to be trusted unseen. */
+const TRUSTED = 0.6;
+/** As many points as give a first answer. */
+export const FIRST_POINTS = 5;
+
+/**
+ * Whether what follows from a drawing's points may be said, and remembered, before anybody has looked at them.
+ * @param met How much of ink and outline met when they were proposed; undefined where that was never asked.
+ */
+export const trustsPoints = (points: readonly Pick<DrawnPoint, 'by'>[], met: number | undefined): boolean =>
+  met === undefined || met >= TRUSTED || points.filter(({ by }) => by === 'hand').length >= FIRST_POINTS;
+
 /** A drawing's points with one of them put somewhere by hand. */
 export function withPoint(
   points: readonly DrawnPoint[],

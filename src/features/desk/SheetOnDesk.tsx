@@ -148,9 +148,9 @@ export function SheetOnDesk({
         measurable={!measuringLocked(pose.exercise)}
         fit={fit}
         steps={steps}
-        onPoints={(points, words) =>
+        onPoints={(points, words, met) =>
           steps.change(
-            sheet.drawings.map((d, i) => (i === looked ? { ...d, points } : d)),
+            sheet.drawings.map((d, i) => (i === looked ? { ...d, points, ...(met !== undefined && { met }) } : d)),
             words,
           )
         }

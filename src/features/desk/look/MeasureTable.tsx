@@ -29,7 +29,7 @@ export function MeasureTable({ compared }: { compared: readonly Compared[] }) {
   if (compared.length === 0) return null;
   return (
     <div className="max-h-[42dvh] overflow-auto">
-      <table className="table w-full table-xs">
+      <table className="table w-full table-xs max-sm:[&_:is(th,td)]:px-1">
         <caption className="sr-only">What was measured, in the reference and in the drawing</caption>
         <thead>
           <tr>
@@ -47,7 +47,7 @@ export function MeasureTable({ compared }: { compared: readonly Compared[] }) {
               </th>
               <td className="whitespace-nowrap tabular-nums">{valueWords(one.measure.unit, one.seen)}</td>
               <td className="whitespace-nowrap tabular-nums">{valueWords(one.measure.unit, one.drawn)}</td>
-              <td className="min-w-[120px] whitespace-nowrap tabular-nums">
+              <td className="whitespace-nowrap tabular-nums sm:min-w-[120px]">
                 <Bar one={one} />
                 {offWords(one)}
                 <span className="block text-quiet">{VERDICT_WORDS[one.verdict]}</span>
@@ -66,7 +66,7 @@ function Bar({ one: { measure, off, verdict } }: { one: Compared }) {
   const reach = SURE * off.sigma;
   const color = verdict === 'wrong side' || verdict === 'too far' ? 'var(--ink)' : 'var(--quiet)';
   return (
-    <svg viewBox="0 0 120 12" width="120" height="12" aria-hidden className="block">
+    <svg viewBox="0 0 120 12" width="120" height="12" aria-hidden className="block max-sm:w-[92px]">
       <path d="M60 1V11" stroke="var(--rule)" strokeWidth={1} />
       <path d={`M${String(x(off.value - reach))} 6H${String(x(off.value + reach))}`} stroke={color} strokeWidth={1.5} />
       <circle cx={x(off.value)} cy={6} r={3} fill={color} />

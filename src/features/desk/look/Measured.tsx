@@ -5,7 +5,7 @@ import type { DrawnPoint, SheetDrawing } from '@/core/desk/sheet';
 import type { DrawnKey } from '@/core/figure/facts/answerKey';
 import { type Measured as Remembered, rememberedOf } from '@/core/journal/measured';
 import { compare, contrastKept, pinchedSides } from '@/core/measure/compare';
-import { placesDrawn, placesSeen, withPoint } from '@/core/measure/drawn';
+import { FIRST_POINTS, placesDrawn, placesSeen, trustsPoints, withPoint } from '@/core/measure/drawn';
 import { headShare, headShareSentence } from '@/core/measure/headShare';
 import { heightOf, type PlaceName, PLACES } from '@/core/measure/places';
 import { relationSentence, relationsOf } from '@/core/measure/relations';
@@ -19,12 +19,8 @@ import type { FlatSheet, useSheet } from '../useSheet';
 import { MeasureTable } from './MeasureTable';
 import { PointsOnDrawing } from './PointsOnDrawing';
 
-/** Below this share of ink or outline that meets, what was found is not to be trusted unseen. */
-const TRUSTED = 0.6;
 /** So much that lines up is told at most. */
 const MOST_RELATIONS = 4;
-/** As many points as give a first answer. */
-const FIRST = 5;
 
 const POINT_WORDS = ['finding the points', 'moving a point', 'taking all points off'] as const;
 type PointWords = (typeof POINT_WORDS)[number];
@@ -61,7 +57,7 @@ export function Measured({
   fitted: FittedDrawing | undefined;
   onFitted: (fitted: FittedDrawing | undefined) => void;
   /** Other points, and what was done to have them. */
-  onPoints: (points: SheetDrawing['points'], words: PointWords) => void;
+  onPoints: (points: SheetDrawing['points'], words: PointWords, met?: number) => void;
   /** What is to be remembered of what was measured; undefined where nothing is. */
   onMeasured: (measured: Remembered | undefined) => void;
   /** What was done to the sheet, to be undone. */
@@ -85,6 +81,7 @@ export function Measured({
         onPoints(
           [...byHand, ...proposed].sort((a, b) => PLACES.indexOf(a.name) - PLACES.indexOf(b.name)),
           'finding the points',
+          Math.min(result.inkMet, result.outlineMet),
         );
       },
       () => setState('failed'),
@@ -99,6 +96,7 @@ export function Measured({
     if (points.length === 0) propose();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what is proposed is proposed once
   }, []);
+  const trusted = trustsPoints(points, box.met);
   const drawn = useMemo(() => placesDrawn(points, flat.width, flat.height), [points, flat]);
   const compared = useMemo(() => compare(seen, drawn), [seen, drawn]);
   const contrast = contrastKept(compared);
@@ -118,8 +116,8 @@ export function Measured({
   useEffect(() => {
     // Habits are read only from what is held to likeness.
     if (state === 'looking' || !held) return;
-    onMeasured(rememberedOf(compared, squeeze !== undefined, Date.now()));
-  }, [state, held, compared, squeeze, onMeasured]);
+    onMeasured(trusted ? rememberedOf(compared, squeeze !== undefined, Date.now()) : undefined);
+  }, [state, held, trusted, compared, squeeze, onMeasured]);
   const tallMm = mmPerPx && heightOf(drawn) * mmPerPx;
   const put = (name: PlaceName, at: readonly [number, number]): void => {
     const long = Math.max(flat.width, flat.height);
@@ -157,17 +155,19 @@ export function Measured({
             ? 'Looking for the figure in the drawing.'
             : points.length === 0
               ? `Tap the ${chosen} in the drawing: five points give a first answer.`
-              : firstSentence(compared)}
+              : trusted
+                ? firstSentence(compared)
+                : 'The reference and the drawing do not meet well: much of it is not drawn, or it is of another pose.'}
         </p>
         {state === 'failed' && (
           <Notice tone="plain">
             The figure was not found in this drawing. Tap its points yourself, one after another.
           </Notice>
         )}
-        {fitted && Math.min(fitted.inkMet, fitted.outlineMet) < TRUSTED && state === 'known' && (
+        {!trusted && state !== 'looking' && points.length > 0 && (
           <Notice tone="plain">
-            The reference and the drawing do not meet well: much of it is not drawn, or it is of another pose. Look at
-            the points before you trust them.
+            Look at the points: with {FIRST_POINTS} of them put by you, the numbers below count. Until then nothing of
+            them is remembered.
           </Notice>
         )}
         {!held && <p className="text-quiet">This exercise is not held to likeness: these are only numbers.</p>}
@@ -189,8 +189,8 @@ export function Measured({
         )}
         <MeasureTable compared={compared} />
         <p className="text-[14px] text-quiet">
-          {points.length < FIRST
-            ? `${String(points.length)} of the first ${String(FIRST)} points.`
+          {points.length < FIRST_POINTS
+            ? `${String(points.length)} of the first ${String(FIRST_POINTS)} points.`
             : `${String(points.length)} points, ${byHand === 0 ? 'none' : String(byHand)} of them put by you. ± is where the truth lies 95 times in a hundred.`}
         </p>
         <div className="flex flex-wrap gap-2">
