@@ -53,6 +53,11 @@ export const SecondWindow = body(
   '/run/window',
   WAITING,
 );
+export const StrokesPage = body(
+  () => import('@/features/strokes/StrokesPage').then((m) => m.StrokesPage),
+  '/desk/strokes',
+  PLATE,
+);
 export const Today = body(
   () => import('@/features/today/Today').then((m) => m.Today),
   '/',

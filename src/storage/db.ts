@@ -23,12 +23,13 @@ export interface FoxDb extends DBSchema {
   viewings: Plain<'viewings'>;
   drawings: Plain<'drawings'> & { indexes: { bySession: string } };
   courses: Plain<'courses'>;
+  strokes: Plain<'strokes'> & { indexes: { bySession: string } };
   settings: { key: string; value: Settings[keyof Settings] };
   unreadable: Plain<'unreadable'>;
 }
 
 const DB_NAME = 'fox-minute';
-const DB_VERSION = 7;
+const DB_VERSION = 8;
 
 /** A value as its store's schema has it. @throws ZodError for anything the store must not hold. */
 function checked(store: Store, value: unknown, key: string | undefined): unknown {
@@ -154,6 +155,7 @@ export function db(): Promise<IDBPDatabase<FoxDb>> {
       if (oldVersion < 6)
         database.createObjectStore('drawings', { keyPath: 'id' }).createIndex('bySession', 'sessionId');
       if (oldVersion < 7) database.createObjectStore('courses', { keyPath: 'id' });
+      if (oldVersion < 8) database.createObjectStore('strokes', { keyPath: 'id' }).createIndex('bySession', 'sessionId');
       // One transaction for all of it: whatever fails leaves the database as it was, and the page says so.
       if (oldVersion > 0) mendKept(tx).catch(() => tx.abort());
     },

@@ -9,6 +9,10 @@ export function referencePage(referenceId: string): Route {
     : `/poses/picture?id=${encodeURIComponent(pictureId)}`;
 }
 
+/** A drawing that was made on the screen, stroke by stroke. */
+export const strokesPage = (sessionId: string, drawing: string): Route =>
+  `/desk/strokes?session=${encodeURIComponent(sessionId)}&drawing=${encodeURIComponent(drawing)}` as Route;
+
 /** The Desk with a page on it. */
 export const deskPage = (sessionId: string, pageId: string): Route =>
   `/desk?session=${encodeURIComponent(sessionId)}&page=${encodeURIComponent(pageId)}` as Route;

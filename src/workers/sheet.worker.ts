@@ -166,6 +166,13 @@ const api = {
     };
   },
   /**
+   * What is ink on the sheet that was straightened last, where that is known better than its picture tells.
+   * @param drawn As many places as the straightened sheet has pixels, row by row; not 0 where there is ink.
+   */
+  setInk(drawn: Uint8Array): void {
+    if (flat && drawn.length === flat.picture.width * flat.picture.height) ink = drawn;
+  },
+  /**
    * The drawings on the sheet that was straightened last.
    * @param left How many drawings of the session are on no other sheet; 0 where that is not known.
    * @param told How many there are, where the learner said so.

@@ -33,6 +33,20 @@ const records: Records = {
   viewings: [],
   drawings: [],
   courses: [],
+  strokes: [
+    {
+      id: 'a/00000000',
+      sessionId: 'a',
+      sheet: 0,
+      drawing: '0:0',
+      attempt: 0,
+      n: 0,
+      atMs: 10,
+      tool: 'graphite',
+      by: 'pen',
+      points: [100, 200, 0, 500, 120, 220, 8, 510],
+    },
+  ],
   settings: { minutes: 25, seeded: true },
 };
 const images: ArchivedImage[] = [

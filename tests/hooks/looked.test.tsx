@@ -79,6 +79,7 @@ describe('a drawing that is looked at', () => {
         fit={() => Promise.resolve(undefined)}
         steps={{ undo: () => undefined, redo: () => undefined, undoWords: undefined, redoWords: undefined }}
         onPoints={() => undefined}
+        strokes={undefined}
         onClose={onClose}
       />,
     );

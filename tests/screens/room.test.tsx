@@ -25,7 +25,11 @@ describe('the place', () => {
     expect(checkedOf(kind(PLAIN_ROOM)).map((w) => w.split('.')[0])).toEqual([
       'At a desk A large picture, a quiet clock',
       'the right hand Words stand left of the picture, buttons right',
+      'paper The screen shows the picture; sheets are photographed afterward',
     ]);
+    // What a lift does is asked where the screen can tell one.
+    expect(kind(PLAIN_ROOM)).not.toContain('Lifting the pen');
+    expect(checkedOf(kind(roomWith({ drawsOn: 'screen' })))[3]).toContain('is counted');
     for (const [value, words] of [
       ['easel', 'At an easel'],
       ['model', 'With a model'],

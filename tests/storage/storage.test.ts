@@ -234,6 +234,7 @@ describe('everything', () => {
       viewings: [],
       drawings: [],
       courses: [],
+      strokes: [],
       sets: [],
       pictures: [],
       settings: { seeded: true },

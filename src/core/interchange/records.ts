@@ -3,6 +3,7 @@ import { type Course, courseSchema } from '../growing/courseRecord';
 import { type KeptDrawing, keptDrawingSchema } from '../journal/keptDrawing';
 import { type Page, pageSchema, type Session, sessionSchema } from '../journal/session';
 import { type Viewing, viewingSchema } from '../journal/viewing';
+import { type InkStroke, inkStrokeSchema } from '../strokes/inkStroke';
 import { type SavedPlan, savedPlanSchema } from '../practice/plan/savedPlan';
 import { type Picture, pictureSchema, type PictureSet, pictureSetSchema } from '../references/picture';
 
@@ -22,6 +23,8 @@ export const RECORD_SCHEMAS = {
   /** What is said of single drawings, by session and drawing. */
   drawings: keptDrawingSchema,
   courses: courseSchema,
+  /** Strokes on sheets on the screen, by session and turn. */
+  strokes: inkStrokeSchema,
 } as const;
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
 export const RECORD_KINDS = Object.keys(RECORD_SCHEMAS) as RecordKind[];
@@ -37,6 +40,7 @@ export const KIND_WORDS: Record<RecordKind, string> = {
   viewings: 'picture viewing',
   drawings: 'drawing',
   courses: 'course',
+  strokes: 'stroke',
 };
 
 /** Everything that is kept, without images. */
@@ -50,6 +54,7 @@ export interface Records {
   viewings: Viewing[];
   drawings: KeptDrawing[];
   courses: Course[];
+  strokes: InkStroke[];
   settings: Record<string, string | number | boolean>;
 }
 /** An archive’s records with nothing in them. */
@@ -63,6 +68,7 @@ export const noRecords = (): Records => ({
   viewings: [],
   drawings: [],
   courses: [],
+  strokes: [],
   settings: {},
 });
 

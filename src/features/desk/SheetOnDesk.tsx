@@ -4,6 +4,8 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { mmPerPixel, type Sheet } from '@/core/desk/sheet';
 import type { Drawing } from '@/core/journal/drawings';
 import type { Page } from '@/core/journal/session';
+import { sheetOfPage } from '@/core/strokes/sheetsDrawn';
+import { inkOfPage } from '@/storage/sessions/strokes';
 import { flatSheetKey, keepFlatSheet } from '@/storage/sessions/flatSheets';
 import { changePage } from '@/storage/sessions/pages';
 import { storageProblem } from '@/storage/problems';
@@ -12,6 +14,7 @@ import type { ObjectUrl } from '@/storage/hooks/useObjectUrl';
 import { useWriting } from '@/storage/hooks/useWriting';
 import { Notice } from '@/ui/Notice';
 import { toastProblem } from '@/ui/toast/toast';
+import { strokesPage } from '@/ui/referencePage';
 import { CornersEditor } from './CornersEditor';
 import { DrawingsEditor } from './DrawingsEditor';
 import { DrawingsBeside } from './DrawingsBeside';
@@ -38,7 +41,7 @@ export function SheetOnDesk({
   /** Judging is shut: nothing is laid beside anything. */
   shut: boolean;
 }) {
-  const { find, snap, flatten, cut, split, fit } = useSheet(photo.blob);
+  const { find, snap, flatten, cut, split, fit, setInk } = useSheet(photo.blob);
   /** The drawing that is looked at closely. */
   const [looked, setLooked] = useState<number>();
   const [sheet, setSheet] = useState<Sheet | undefined>(page.sheet);
@@ -73,6 +76,8 @@ export function SheetOnDesk({
     let current = true;
     const bring = async (): Promise<void> => {
       const done = await flatten(sheet);
+      const drawnInk = await inkOfPage(page.id, done.width, done.height);
+      if (drawnInk) await setInk(drawnInk);
       // What was put by hand stays.
       const boxes = sheet.drawings.length === 0 && current ? await cut(now.current.left.length) : undefined;
       const named = boxes && (await nameBoxes(boxes, now.current.drawn, now.current.left));
@@ -95,7 +100,7 @@ export function SheetOnDesk({
       made.current = undefined;
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- `shape` says all that matters of the sheet
-  }, [cornering, shape, flatten, cut, change, page.id]);
+  }, [cornering, shape, flatten, cut, change, setInk, page.id]);
 
   if (cornering || !sheet)
     return (
@@ -146,6 +151,7 @@ export function SheetOnDesk({
         pose={pose}
         drawn={drawn}
         measurable={!measuringLocked(pose.exercise)}
+        strokes={sheetOfPage(page.id) === undefined ? undefined : strokesPage(page.sessionId, pose.drawing)}
         fit={fit}
         steps={steps}
         onPoints={(points, words, met) =>

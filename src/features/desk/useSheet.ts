@@ -22,6 +22,8 @@ export function useSheet(photo: Blob): {
   split: (box: SheetBox, from: Point, to: Point) => Promise<[SheetBox, SheetBox] | undefined>;
   /** The places of a figure in one of them. */
   fit: (key: DrawnKey, box: SheetBox) => Promise<FittedDrawing | undefined>;
+  /** Its ink is known, pixel by pixel: it need not be read off the picture. */
+  setInk: (ink: Uint8Array) => Promise<void>;
 } {
   const worker = useRef<Client<SheetApi>>(undefined);
   const urls = useRef<string[]>([]);
@@ -49,5 +51,6 @@ export function useSheet(photo: Blob): {
   const cut = useCallback((left: number, told?: number) => api().cut(left, told), [api]);
   const fit = useCallback((key: DrawnKey, box: SheetBox) => api().fit(key, box), [api]);
   const split = useCallback((box: SheetBox, from: Point, to: Point) => api().split(box, from, to), [api]);
-  return { find, snap, flatten, cut, split, fit };
+  const setInk = useCallback((ink: Uint8Array) => api().setInk(ink), [api]);
+  return { find, snap, flatten, cut, split, fit, setInk };
 }

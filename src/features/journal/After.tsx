@@ -20,6 +20,7 @@ import { AsItWent } from './AsItWent';
 import { FirstAndLast } from './FirstAndLast';
 import { NoteField } from './NoteField';
 import { PagePhotos } from './PagePhotos';
+import { useSheetsAsPages } from './sheetsToPages';
 
 const Reflect = dynamic(() => import('./Reflect').then((m) => m.Reflect));
 
@@ -54,6 +55,7 @@ function Made({ session }: { session: Session }) {
   const all = useStored(listSessions, ['sessions'], []);
   const sessions = useMemo(() => sameLearner(all.value ?? [], session), [all.value, session]);
   const nowMs = useNow(60_000);
+  useSheetsAsPages(session);
   const { drawings, drawingMs, linePages, linesMs, peeks } = inWholeSeconds(accountSession(session));
   const asides = [
     linePages > 0 && `${counted(linePages, 'page')} of lines, ${clockDigits(linesMs)} of it`,

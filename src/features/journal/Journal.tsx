@@ -34,6 +34,7 @@ import { FirstAndLast } from './FirstAndLast';
 import { LoosePages } from './LoosePages';
 import { NoteField } from './NoteField';
 import { PagePhotos } from './PagePhotos';
+import { useSheetsAsPages } from './sheetsToPages';
 import { TimeSums } from './TimeSums';
 
 const Reflect = dynamic(() => import('./Reflect').then((m) => m.Reflect));
@@ -100,6 +101,7 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
   const { drawings } = accountSession(session);
   const number = sessionNumber(sessions, session.id);
   const nowMs = useNow(60_000);
+  useSheetsAsPages(session);
   return (
     <article aria-label="Session">
       <div className="flex flex-wrap items-baseline justify-between gap-x-8 gap-y-1">

@@ -45,6 +45,32 @@ export function KindOfRoom({ room, onChange }: RoomProps) {
           void saveSetting('handSaid', true).catch(() => undefined);
         }}
       />
+      <Choice
+        legend="You draw on"
+        name="draws-on"
+        value={room.drawsOn}
+        options={[
+          { value: 'paper', words: 'paper', hint: 'The screen shows the picture; sheets are photographed afterward.' },
+          {
+            value: 'screen',
+            words: 'this screen',
+            hint: 'A sheet lies beside the picture, for pen, finger or mouse. It keeps the exercise’s rule by itself. B in a session changes it.',
+          },
+        ]}
+        onChange={(drawsOn) => onChange({ drawsOn })}
+      />
+      {room.drawsOn === 'screen' && (
+        <Choice
+          legend="Lifting the pen in one line"
+          name="lift-does"
+          value={room.liftDoes}
+          options={[
+            { value: 'counts', words: 'is counted', hint: 'Set it down where you left off; nothing is lost.' },
+            { value: 'ends', words: 'ends the drawing', hint: 'One line, and then the next pose.' },
+          ]}
+          onChange={(liftDoes) => onChange({ liftDoes })}
+        />
+      )}
       <div className="mt-3 grid gap-1">
         <Check on={room.leadInShows} onChange={(leadInShows) => onChange({ leadInShows })}>
           Show the picture in the lead-in already

@@ -8,7 +8,7 @@ import { poseStages, stageAt, waitsForWhole } from '@/core/practice/rules/poseSt
 import { isDrawing } from '@/core/practice/rules/showsReference';
 import { zoomForHeight } from '@/core/seeing/place';
 import { MAX_ZOOM, MIN_ZOOM, WHOLE } from '@/core/journal/viewing';
-import type { Room } from '@/storage/sessions/room';
+import { changeRoom, type Room } from '@/storage/sessions/room';
 import { EdgeClock, EdgePath } from '@/ui/EdgeClock';
 import { Notice } from '@/ui/Notice';
 import { cueVolume, soundIsOn, unlockSound } from '@/ui/sound/cuePlayer';
@@ -36,6 +36,8 @@ import { announcement, takesStartPoint } from './words/words';
 const AidsTray = dynamic(() => import('./stage/AidsTray').then((m) => m.AidsTray));
 const HeldCard = dynamic(() => import('./steer/HeldCard').then((m) => m.HeldCard));
 const KeysCard = dynamic(() => import('./steer/KeysCard').then((m) => m.KeysCard));
+// Most draw on paper.
+const SheetBoard = dynamic(() => import('./sheet/SheetBoard').then((m) => m.SheetBoard), { ssr: false });
 const Pocket = dynamic(() => import('./Pocket').then((m) => m.Pocket));
 
 /** The second window: picture and clock, for a television or a projector. */
@@ -68,13 +70,19 @@ export function RunScreen({
   const [paging, setPaging] = useState(false);
   const [aidsShown, setAidsShown] = useState(false);
   const [aids, setAids] = useState<Aids>(NO_AIDS);
+  /** The sheet has this window to itself. */
+  const [sheetAlone, setSheetAlone] = useState(false);
   const [told, setTold] = useState('');
   /** The answer key of the pose just drawn is shown, on hold. */
   const [keyed, setKeyed] = useState(false);
   /** Of the picture at zoom 1. */
   const [heightPx, setHeightPx] = useState<number>();
   const answersShown = keyed && held && between;
+  const onScreen = room.drawsOn === 'screen' && !done;
   const wordsOn = room.hand === 'right' ? 'left' : 'right';
+  // The sheet lies on the side of the hand that draws this pose.
+  const drawsWith = exercise?.rule.hand === 'other' && isDrawing(segment) ? wordsOn : room.hand;
+  const halves = onScreen ? halvesOf(drawsWith, sheetAlone) : WHOLE_WINDOW;
 
   const pictures = usePictures(scene.coming);
   const shownId = answersShown ? scene.drawnId : scene.shownId;
@@ -152,6 +160,9 @@ export function RunScreen({
         case 'q':
           setAidsShown((shown) => !shown);
           return true;
+        case 'b':
+          changeRoom({ drawsOn: room.drawsOn === 'screen' ? 'paper' : 'screen' }).catch(() => undefined);
+          return true;
         case 'w':
           openSecondWindow();
           return true;
@@ -183,7 +194,7 @@ export function RunScreen({
         }
       }
     },
-    [exercise, keysShown, aidsShown, changeViewing, between, run, aidsRef],
+    [exercise, keysShown, aidsShown, changeViewing, between, run, aidsRef, room.drawsOn],
   );
   const onScreenRelease = useCallback((key: string): void => {
     if (key === 's') setAids((before) => ({ ...before, squint: false }));
@@ -234,43 +245,78 @@ export function RunScreen({
         <h1 className="sr-only">Session running</h1>
         <div className="relative min-h-0 flex-1">
           {!clockAway && <EdgePath />}
-          <RunStage
-            pictures={pictures}
-            shownId={shownId}
-            aside={previewId !== null && !answersShown}
-            dim={(previewId !== null || held) && !answersShown}
-            exercise={exercise}
-            drawing={isDrawing(segment)}
-            aids={aids}
-            viewing={viewing}
-            onViewing={changeViewing}
-            wordsOn={wordsOn}
-            startPoint={startPoint}
-            onStartPoint={
-              exercise && segment.kind === 'draw' && takesStartPoint(exercise)
-                ? (x, y) => run.say({ type: 'startPoint', x, y })
-                : undefined
-            }
-            flowLine={state.visits.at(-1)?.flowLine}
-            onFlowLine={
-              segment.kind === 'look'
-                ? (points) => run.say({ type: 'flowLine', points: points.map(([x, y]): [number, number] => [x, y]) })
-                : undefined
-            }
-            focal={focalNow(plan, segments, state)}
-            onFocal={
-              exercise?.form?.focal && shownId !== null && FOCAL_IN.includes(segment.kind)
-                ? (x, y) => run.say({ type: 'focal', x, y })
-                : undefined
-            }
-            onHorizon={(box) => setAids((before) => ({ ...before, box }))}
-            onPlumb={(x, y) => setAids((before) => ({ ...before, plumb: [x, y] }))}
-            spentShare={spentShare}
-            answers={answers}
-            answersShown={answersShown}
-            onPlace={setHeightPx}
-            onPointer={(at) => (pointer.current = at)}
-          />
+          <div className={halves.picture}>
+            {!(onScreen && sheetAlone) && (
+              <RunStage
+                pictures={pictures}
+                shownId={shownId}
+                aside={previewId !== null && !answersShown}
+                dim={(previewId !== null || held) && !answersShown}
+                exercise={exercise}
+                drawing={isDrawing(segment)}
+                aids={aids}
+                viewing={viewing}
+                onViewing={changeViewing}
+                wordsOn={wordsOn}
+                startPoint={startPoint}
+                onStartPoint={
+                  exercise && segment.kind === 'draw' && takesStartPoint(exercise)
+                    ? (x, y) => run.say({ type: 'startPoint', x, y })
+                    : undefined
+                }
+                flowLine={state.visits.at(-1)?.flowLine}
+                onFlowLine={
+                  segment.kind === 'look'
+                    ? (points) =>
+                        run.say({ type: 'flowLine', points: points.map(([x, y]): [number, number] => [x, y]) })
+                    : undefined
+                }
+                focal={focalNow(plan, segments, state)}
+                onFocal={
+                  exercise?.form?.focal && shownId !== null && FOCAL_IN.includes(segment.kind)
+                    ? (x, y) => run.say({ type: 'focal', x, y })
+                    : undefined
+                }
+                onHorizon={(box) => setAids((before) => ({ ...before, box }))}
+                onPlumb={(x, y) => setAids((before) => ({ ...before, plumb: [x, y] }))}
+                spentShare={spentShare}
+                answers={answers}
+                answersShown={answersShown}
+                onPlace={setHeightPx}
+                onPointer={(at) => (pointer.current = at)}
+              />
+            )}
+            {!done && !answersShown && (
+              <SegmentWords
+                plan={plan}
+                segments={segments}
+                state={state}
+                clock={clock}
+                wordsOn={wordsOn}
+                onScreen={onScreen}
+                onCommand={run.command}
+                onSay={run.say}
+                onPages={() => {
+                  run.command('pause');
+                  setPaging(true);
+                }}
+              />
+            )}
+          </div>
+          {onScreen && (
+            <div className={halves.sheet}>
+              <SheetBoard
+                sessionId={session.id}
+                run={run}
+                plan={plan}
+                segments={segments}
+                state={state}
+                room={room}
+                alone={sheetAlone}
+                onAlone={() => setSheetAlone(!sheetAlone)}
+              />
+            </div>
+          )}
           <EdgeClock
             follow={followLeft}
             tone={resting ? 'rest' : 'drawing'}
@@ -279,21 +325,6 @@ export function RunScreen({
             ticks={ticks}
           />
           <CueFlash run={run} vibrate={room.vibrate || room.room === 'pocket'} />
-          {!done && !answersShown && (
-            <SegmentWords
-              plan={plan}
-              segments={segments}
-              state={state}
-              clock={clock}
-              wordsOn={wordsOn}
-              onCommand={run.command}
-              onSay={run.say}
-              onPages={() => {
-                run.command('pause');
-                setPaging(true);
-              }}
-            />
-          )}
           {aidsShown && (
             <AidsTray
               aids={aids}
@@ -353,6 +384,21 @@ export function RunScreen({
       </main>
     </RunContext>
   );
+}
+
+const WHOLE_WINDOW = { picture: 'absolute inset-0', sheet: '' };
+/** Where picture and sheet lie: beside each other, or one above the other on a tall screen, so that the hand covers only the sheet. */
+function halvesOf(hand: Room['hand'], sheetAlone: boolean): { picture: string; sheet: string } {
+  const right = hand === 'right';
+  if (sheetAlone)
+    return {
+      picture: `sheet-half absolute inset-y-0 w-[30%] portrait:inset-x-0 portrait:bottom-auto portrait:h-[24%] portrait:w-full ${right ? 'left-0' : 'right-0'}`,
+      sheet: `absolute inset-y-0 w-[70%] portrait:inset-x-0 portrait:top-auto portrait:h-[76%] portrait:w-full ${right ? 'right-0' : 'left-0'}`,
+    };
+  return {
+    picture: `sheet-half absolute inset-y-0 w-1/2 portrait:inset-x-0 portrait:bottom-auto portrait:h-[44%] portrait:w-full ${right ? 'left-0' : 'right-0'}`,
+    sheet: `absolute inset-y-0 w-1/2 portrait:inset-x-0 portrait:top-auto portrait:h-[56%] portrait:w-full ${right ? 'right-0' : 'left-0'}`,
+  };
 }
 
 /** Where the stages of a drawing begin on the edge, shares of its time. */

@@ -9,6 +9,11 @@ export async function listPages(sessionId: string): Promise<Page[]> {
   return pages.filter((p) => p.binnedAtMs === null).sort((a, b) => a.addedAtMs - b.addedAtMs);
 }
 
+/** Ids of the pages of a session, those in the bin among them. */
+export async function pageIds(sessionId: string): Promise<Set<string>> {
+  return new Set(await (await db()).getAllKeysFromIndex('pages', 'bySession', sessionId));
+}
+
 /** Keep a page with its photograph and thumbnail, all or nothing. */
 export async function addPage(page: Page, image: Blob, thumbnail: Blob): Promise<void> {
   await atomically(['pages', 'images'], (tx) =>

@@ -10,6 +10,10 @@ const roomSchema = z.object({
   room: z._default(z.enum(ROOMS), 'desk'),
   /** The hand that draws: words and controls keep to the other side. */
   hand: z._default(z.enum(['right', 'left']), 'right'),
+  /** What sessions are drawn on. */
+  drawsOn: z._default(z.enum(['paper', 'screen']), 'paper'),
+  /** What a lift does to one line on the screen. */
+  liftDoes: z._default(z.enum(['counts', 'ends']), 'counts'),
   voice: z._default(z.enum(VOICES), 'blind work'),
   beats: z._default(z.boolean(), true),
   stages: z._default(z.boolean(), true),

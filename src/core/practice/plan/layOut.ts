@@ -100,6 +100,7 @@ export function layOutRecipe(recipe: Recipe, chosen: Chosen): LaidOut {
       ...(used.length > 0 && { exercises: used }),
       ...(audience && { audience }),
       ...(cause && { cause }),
+      sheet: { size: sheet.size, paper: sheet.paper },
     },
     origins,
   };

@@ -115,7 +115,7 @@ export function recipeOf(plan: Plan, setId: string, keepPictures: boolean): Reci
     setId,
     medium: settings?.medium ?? 'charcoal pencil',
     grade: settings?.grade ?? '',
-    sheet: USUAL_SHEET,
+    sheet: { ...USUAL_SHEET, ...plan.sheet },
     restRule: null,
     audience: plan.audience ?? false,
     blocks,

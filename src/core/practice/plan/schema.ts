@@ -1,3 +1,4 @@
+import { PAPERS, sheetSizeSchema } from '../paper/sheet';
 import * as z from 'zod/mini';
 import { LONGEST_REFERENCE_ID } from '../../figure/catalogue/referenceId';
 import { durationSchema, LONGEST_MS } from '../time/duration';
@@ -113,6 +114,8 @@ export const planSchema = z.object({
   /** Drawn while explaining to others: it does not count in the learner's own averages. */
   audience: z.optional(z.boolean()),
   cause: z.optional(causeSchema),
+  /** The paper its drawings are made on; missing in older plans. */
+  sheet: z.optional(z.object({ size: sheetSizeSchema, paper: z.enum(PAPERS) })),
   /** When it is to end: what is left is shared out again where something runs over. */
   finishAtMs: z.optional(momentSchema),
 });

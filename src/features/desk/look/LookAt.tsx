@@ -1,4 +1,6 @@
 'use client';
+import type { Route } from 'next';
+import Link from 'next/link';
 import dynamic from 'next/dynamic';
 import { type ComponentProps, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { behindWindow, pairWindows, picturedBy, turnedOnce, turnedOver, whollyPictured } from '@/core/desk/pair';
@@ -58,6 +60,7 @@ export function LookAt({
   fit,
   steps,
   onPoints,
+  strokes,
   onClose,
 }: {
   flat: FlatSheet;
@@ -74,6 +77,8 @@ export function LookAt({
   fit: ReturnType<typeof useSheet>['fit'];
   steps: ComponentProps<typeof Measured>['steps'];
   onPoints: ComponentProps<typeof Measured>['onPoints'];
+  /** It was drawn on the screen: where its strokes are looked at. */
+  strokes: Route | undefined;
   onClose: () => void;
 }) {
   const url = useReferenceImage(pose.referenceId);
@@ -249,6 +254,11 @@ export function LookAt({
         <button type="button" className="link-quiet py-1" onClick={onClose}>
           Back to the sheet
         </button>
+        {strokes && (
+          <Link className="link-quiet py-1" href={strokes}>
+            Stroke by stroke
+          </Link>
+        )}
       </div>
       {measuring && key ? (
         <Measured

@@ -6,17 +6,22 @@ export function RunButton({
   className = '',
   children,
   pressed,
+  label,
 }: {
   onPress: () => void;
   className?: string;
   children: ReactNode;
   pressed?: boolean;
+  /** Said of it where its sign alone is seen. */
+  label?: string;
 }) {
   return (
     <button
       type="button"
       className={`btn ${className}`}
       aria-pressed={pressed}
+      aria-label={label}
+      title={label}
       onClick={(event) => {
         onPress();
         event.currentTarget.blur();

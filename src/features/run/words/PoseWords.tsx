@@ -183,6 +183,7 @@ function Tally({
   state,
   exercise,
   medium,
+  onScreen = false,
   onSay,
   className,
 }: SegmentProps & { exercise: Exercise; medium: Medium | undefined; className: string }) {
@@ -198,7 +199,7 @@ function Tally({
     : visit.lifts > 0 && `${counted(visit.lifts, 'lift')}. Set it down where you left off; nothing is lost.`;
   return (
     <div className={`absolute bottom-10 max-w-[280px] ${className}`}>
-      {(peeking || lifting) && (
+      {(peeking || lifting) && !onScreen && (
         <RunButton
           className="btn-quiet h-14 bg-plate/80"
           onPress={() => onSay(peeking ? { type: 'peek' } : { type: 'lift' })}
@@ -207,7 +208,7 @@ function Tally({
           {peeking ? 'I peeked' : 'I lifted'} <kbd className="kbd kbd-sm">I</kbd>
         </RunButton>
       )}
-      {rubbing && (
+      {rubbing && !onScreen && (
         <RunButton
           className="btn-quiet mt-2 h-14 border-transparent bg-plate/80"
           onPress={() => onSay({ type: 'rubbedOut' })}
@@ -215,7 +216,7 @@ function Tally({
           <Eraser size={18} aria-hidden />I rubbed out <kbd className="kbd kbd-sm">0</kbd>
         </RunButton>
       )}
-      {(peeking || lifting) && (
+      {(peeking || lifting) && !onScreen && (
         <p className="text-[14px] text-quiet">
           <Word of={peeking ? 'peek' : 'lift'} givesKeysBack>
             What is a {peeking ? 'peek' : 'lift'}?

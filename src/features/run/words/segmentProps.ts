@@ -17,6 +17,8 @@ export interface SegmentProps {
   wordsOn: 'left' | 'right';
   onCommand: (command: Command) => void;
   onSay: (said: Said) => void;
+  /** It is drawn on a sheet on the screen, which counts lifts by itself and rubs nothing out that may not be. */
+  onScreen?: boolean;
   /** A page is put away; missing where this cannot be done. */
   onPages?: () => void;
 }
