@@ -5,6 +5,7 @@ import { rmSync } from 'node:fs';
 import { build } from 'esbuild';
 import { archiveRows } from './bench/archive.mjs';
 import { bombRows } from './bench/bombs.mjs';
+import { inkRows } from './bench/ink.mjs';
 import { importRow } from './bench/import.mjs';
 import { libraryRows } from './bench/library.mjs';
 import { monthsRows } from './bench/months.mjs';
@@ -47,6 +48,7 @@ const PARTS = {
   plans: { heading: 'plans and picks', rows: () => core('plans') },
   library: { heading: 'a library of pictures', rows: () => inApp(libraryRows) },
   pages: { heading: 'pages and their drawings', rows: () => inApp(pagesRows) },
+  ink: { heading: 'ink on the screen', rows: () => inApp(inkRows) },
   months: { heading: 'months', rows: () => inApp(monthsRows) },
   archives: {
     heading: 'archives',

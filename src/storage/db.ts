@@ -155,7 +155,8 @@ export function db(): Promise<IDBPDatabase<FoxDb>> {
       if (oldVersion < 6)
         database.createObjectStore('drawings', { keyPath: 'id' }).createIndex('bySession', 'sessionId');
       if (oldVersion < 7) database.createObjectStore('courses', { keyPath: 'id' });
-      if (oldVersion < 8) database.createObjectStore('strokes', { keyPath: 'id' }).createIndex('bySession', 'sessionId');
+      if (oldVersion < 8)
+        database.createObjectStore('strokes', { keyPath: 'id' }).createIndex('bySession', 'sessionId');
       // One transaction for all of it: whatever fails leaves the database as it was, and the page says so.
       if (oldVersion > 0) mendKept(tx).catch(() => tx.abort());
     },

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import { pageSchema } from '@/core/journal/session';
+import { inkStrokeSchema } from '@/core/strokes/inkStroke';
 import { announce } from './changes';
 import { atomically, db, put } from './db';
 import { imageKey } from './images';
@@ -41,6 +42,18 @@ export async function addDemoPages(): Promise<void> {
   }
 }
 
+/** Lay her strokes beside those of her sessions on the screen that are here; once they are there they stay as they are. */
+async function addDemoStrokes(): Promise<void> {
+  const shipped = z.array(inkStrokeSchema).parse(await (await fetched('/demo/strokes.json')).json());
+  await atomically(['sessions', 'strokes'], async (tx) => {
+    const there = new Set(await tx.objectStore('sessions').getAllKeys());
+    for (const stroke of shipped)
+      if (there.has(stroke.sessionId) && (await tx.objectStore('strokes').getKey(stroke.id)) === undefined)
+        await put(tx, 'strokes', stroke);
+  });
+  announce('strokes');
+}
+
 let adding: Promise<void> | undefined;
 
 /** They are looked for again the next time: her sessions are gone, and may come back. */
@@ -50,7 +63,10 @@ export const forgetDemoPages = (): void => {
 
 /** Asked for whenever her sessions are looked at, done once a visit; without the network there are simply none. */
 export function demoPagesOnce(): void {
-  adding ??= addDemoPages().catch(() => {
-    adding = undefined;
-  });
+  adding ??= Promise.all([addDemoPages(), addDemoStrokes()]).then(
+    () => undefined,
+    () => {
+      adding = undefined;
+    },
+  );
 }

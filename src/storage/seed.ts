@@ -48,7 +48,7 @@ export function seedOnFirstVisit(nowMs: number): Promise<void> {
 
 /** Take the demo learner's sessions out again, with the pages added to them; they can be put back at any time. */
 export async function removeDemoLearner(): Promise<void> {
-  await atomically(['sessions', 'pages', 'drawings', 'courses', 'images'], async (tx) => {
+  await atomically(['sessions', 'pages', 'drawings', 'courses', 'images', 'strokes'], async (tx) => {
     const demo = (await tx.objectStore('sessions').getAllKeys()).filter((id) => isDemoSession(id));
     for (const id of demo) {
       await tx.objectStore('sessions').delete(id);
@@ -59,12 +59,14 @@ export async function removeDemoLearner(): Promise<void> {
       }
       for (const drawingId of await tx.objectStore('drawings').index('bySession').getAllKeys(id))
         await tx.objectStore('drawings').delete(drawingId);
+      for (const strokeId of await tx.objectStore('strokes').index('bySession').getAllKeys(id))
+        await tx.objectStore('strokes').delete(strokeId);
     }
     for (const id of await tx.objectStore('courses').getAllKeys())
       if (isDemoSession(id)) await tx.objectStore('courses').delete(id);
   });
   forgetDemoPages();
-  announce('sessions', 'pages', 'drawings', 'courses');
+  announce('sessions', 'pages', 'drawings', 'courses', 'strokes');
 }
 
 /** How many of the demo learner's sessions are here. */

@@ -240,6 +240,88 @@ export const CHAPTERS: readonly Chapter[] = [
     ],
   },
   {
+    id: 'sheet',
+    title: 'Drawing on the screen',
+    about:
+      'Paper comes first. Where you draw on a tablet, or with a pen beside the keyboard, the sheet keeps the rule by itself.',
+    figure: WALKING,
+    passages: [
+      {
+        heading: 'The sheet',
+        paragraphs: [
+          'Choose “this screen” on Your room, or press 3 in a session: a sheet lies beside the picture, on the side of the hand that draws, below it on a tall screen. It has the proportion of the plan’s paper. Pen, finger and mouse draw; once a pen was seen, a palm does nothing. With the picture in the second window the sheet has this one to itself.',
+          'Each stroke is kept the moment it is finished. When the session is over its sheets are pages in the journal, cut into their drawings, and on the Desk everything works on them as on a photograph.',
+        ],
+      },
+      {
+        heading: 'What the rule does',
+        paragraphs: ['There is what the exercise asks for and nothing else: no colors, no layers.'],
+        list: [
+          ['nothing erased', 'no eraser, and no stroke is taken back: say the line again beside it'],
+          [
+            'blind, eyes closed',
+            'the line is not seen until the time is up; a peek is seen as long as you hold it, and counted',
+          ],
+          ['slow contour', 'the line is seen while the pen stands still'],
+          [
+            'one line',
+            'each time the pen is set down again is a lift: it is counted, or ends the drawing, as you chose on Your room',
+          ],
+          ['mark allowance', 'marks are counted as you make them, those over it too'],
+          ['masses', 'only the side of the charcoal'],
+          ['other hand', 'the sheet changes sides'],
+          ['between poses', 'the sheet can be turned upside down and mirrored; never while you draw'],
+        ],
+        pictures: [
+          { kind: 'hand', manner: 'one line', ms: 120 * S, material: 'ballpoint', caption: 'One line, 2 min' },
+          { kind: 'hand', manner: 'mass', ms: 60 * S, material: 'charcoal', caption: 'Masses, 1 min' },
+          { kind: 'hand', manner: 'action line', ms: 10 * S, material: 'brush', caption: 'Three marks, 10 s' },
+        ],
+      },
+      {
+        heading: 'What strokes tell',
+        paragraphs: [
+          'After a pose there is one sentence; the rest is on the drawing’s page, “Stroke by stroke”, where it is drawn once more at any speed. Nothing of it is a grade.',
+        ],
+        list: [
+          [
+            'pace',
+            'length of the line through its time is the even pace; told are the share of it between half and twice that, and where it ran for half a second or more',
+          ],
+          ['lifts', 'how often the tool left the sheet, and how often it went on more than 5 mm away'],
+          [
+            'marks',
+            'how many, how long the middle one is, and whether they turn one way (C), both ways (S), hardly at all (straight) or more than most of a circle (other)',
+          ],
+          [
+            'said again, scratched',
+            'a stroke of 25 mm or more along one that was there; three or more shorter ones over the same place, one right after the other',
+          ],
+          [
+            'reach',
+            'how much of the line is in strokes over 11 cm of your screen, which no wrist reaches from where it lies; told where the screen’s size was measured on Your room',
+          ],
+          ['order', 'of all pairs of strokes, how often the longer came first'],
+          ['down', 'when nine tenths of where the drawing has ink at its end had some'],
+          [
+            'parts',
+            'which part of the body was begun first and last, and what only after 60 % of the time; told once the drawing was measured on the Desk',
+          ],
+          [
+            'weight',
+            'pressure on the side away from the light against the other side; told for pens that know pressure',
+          ],
+        ],
+      },
+      {
+        heading: 'What it does not tell',
+        paragraphs: [
+          'Whether a stroke shorter than a wrist reaches came from the shoulder all the same; where you looked; what you meant. A mouse and a finger know no pressure. Whether the drawing is good is yours to say.',
+        ],
+      },
+    ],
+  },
+  {
     id: 'model',
     title: 'With a model',
     about: 'Somebody poses for you: the clock is theirs too.',

@@ -39,7 +39,7 @@ export const RUN_KEYS: readonly [heading: string, keys: readonly [string, string
       ['1, 2', 'the line was loose, tight'],
       ['/', 'what is left of a pot, shared out evenly'],
       ['W', 'second window'],
-      ['B', 'a sheet on the screen, or paper'],
+      ['3', 'a sheet on the screen, or paper'],
       ['Backspace', 'take a stroke back, where the exercise lets one'],
       ['F', 'full screen'],
       ['?', 'these keys'],

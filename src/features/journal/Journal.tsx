@@ -131,7 +131,7 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
         <TimeSums session={session} />
       </div>
       <DrawnRow session={session} />
-      <div className="mt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[auto_1fr]">
+      <div className="mt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[auto_minmax(260px,1fr)]">
         <PagePhotos sessionId={session.id} codeOf={(sheet) => codeWordsOf(sessions, session, sheet)} />
         <NoteField key={session.id} sessionId={session.id} note={session.note} question={closingQuestion(session)} />
       </div>

@@ -54,7 +54,7 @@ export function KindOfRoom({ room, onChange }: RoomProps) {
           {
             value: 'screen',
             words: 'this screen',
-            hint: 'A sheet lies beside the picture, for pen, finger or mouse. It keeps the exercise’s rule by itself. B in a session changes it.',
+            hint: 'A sheet lies beside the picture, for pen, finger or mouse. It keeps the exercise’s rule by itself. 3 in a session changes it.',
           },
         ]}
         onChange={(drawsOn) => onChange({ drawsOn })}

@@ -160,7 +160,7 @@ export function RunScreen({
         case 'q':
           setAidsShown((shown) => !shown);
           return true;
-        case 'b':
+        case '3':
           changeRoom({ drawsOn: room.drawsOn === 'screen' ? 'paper' : 'screen' }).catch(() => undefined);
           return true;
         case 'w':

@@ -75,8 +75,12 @@ export function ReplayLane({
     <div
       role="img"
       aria-label={label}
-      className="relative max-w-full overflow-hidden"
-      style={{ aspectRatio: `${String(w)} / ${String(h)}`, height, background: PAPER_COLORS[paper] }}
+      className="relative overflow-hidden"
+      style={{
+        aspectRatio: `${String(w)} / ${String(h)}`,
+        width: `min(100%, ${String(Math.round((height * w) / h))}px)`,
+        background: PAPER_COLORS[paper],
+      }}
     >
       <canvas ref={finished} width={w} height={h} className="absolute inset-0 size-full" />
       <canvas ref={underWay} width={w} height={h} className="absolute inset-0 size-full" />

@@ -34,8 +34,8 @@ export function StrokesPage() {
   const search = useSearchParams();
   const sessionId = search.get('session') ?? '';
   const drawing = search.get('drawing') ?? '';
-  const [attempt, setAttempt] = useState<number>();
-  const drawn = useDrawn(sessionId, drawing, attempt);
+  const [wanted, setWanted] = useState<number>();
+  const drawn = useDrawn(sessionId, drawing, wanted);
   const nowMs = useNow(60_000);
   if (drawn.problem) return <Notice>{drawn.problem}</Notice>;
   if (drawn.value === undefined) return <div className="mt-4 h-[70dvh] skeleton" />;
@@ -54,26 +54,11 @@ export function StrokesPage() {
         <Notice tone="plain">Judging is shut for this session until its date. The strokes are kept.</Notice>
       </div>
     );
-  return (
-    <Drawn
-      key={`${sessionId} ${drawing} ${String(attempt)}`}
-      drawn={drawn.value}
-      attempt={attempt}
-      onAttempt={setAttempt}
-    />
-  );
+  return <Drawn key={`${sessionId} ${drawing} ${String(wanted)}`} drawn={drawn.value} onBeginning={setWanted} />;
 }
 
-function Drawn({
-  drawn,
-  attempt,
-  onAttempt,
-}: {
-  drawn: DrawnOnScreen;
-  attempt: number | undefined;
-  onAttempt: (attempt: number) => void;
-}) {
-  const { session, pose, strokes, size, places, attempts, pageId } = drawn;
+function Drawn({ drawn, onBeginning }: { drawn: DrawnOnScreen; onBeginning: (beginning: number) => void }) {
+  const { session, pose, strokes, size, places, beginnings, beginning, pageId } = drawn;
   const { exercise, referenceId } = pose;
   const marks = useMemo(() => marksOf(strokes), [strokes]);
   const lastMs = Math.max(0, ...marks.map(({ points }) => points[points.length - 1][2]));
@@ -115,13 +100,13 @@ function Drawn({
       </p>
       <div className="mt-3 grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_380px]">
         <div>
-          <div className="flex flex-wrap justify-center gap-4 bg-plate p-3">
+          <div className="grid grid-cols-[repeat(auto-fit,minmax(min(200px,46%),1fr))] place-items-center gap-4 bg-plate p-3">
             {url && (
               <img
                 src={url}
                 alt="What it was drawn from"
                 style={{ maxHeight: HEIGHT }}
-                className="max-w-full object-contain max-sm:max-h-[220px]"
+                className="max-w-full object-contain"
               />
             )}
             <ReplayLane
@@ -152,7 +137,7 @@ function Drawn({
                 aria-valuetext={clockDigits(replay.atMs)}
                 onChange={(event) => replay.goTo(Number(event.target.value))}
               />
-              <span className="tabular-nums">
+              <span className="whitespace-nowrap tabular-nums">
                 {clockDigits(Math.floor(replay.atMs / 1000) * 1000)} of {clockDigits(Math.floor(spentMs / 1000) * 1000)}
               </span>
             </label>
@@ -185,17 +170,17 @@ function Drawn({
                 {referenceId !== null && <option value={THE_HAND}>the program’s own hand</option>}
               </select>
             </label>
-            {attempts > 1 && (
+            {beginnings.length > 1 && (
               <label className="flex items-center gap-2">
-                <span className="text-quiet">Attempt</span>
+                <span className="text-quiet">Seen is</span>
                 <select
                   className="select w-auto max-sm:h-14"
-                  value={attempt ?? attempts - 1}
-                  onChange={(event) => onAttempt(Number(event.target.value))}
+                  value={beginning}
+                  onChange={(event) => onBeginning(Number(event.target.value))}
                 >
-                  {Array.from({ length: attempts }, (_, i) => (
-                    <option key={i} value={i}>
-                      {i + 1}
+                  {beginnings.map((words, i) => (
+                    <option key={words} value={i}>
+                      {words}
                     </option>
                   ))}
                 </select>
@@ -279,7 +264,7 @@ function HandLane({ drawn: { pose }, atMs }: { drawn: DrawnOnScreen; atMs: numbe
   );
   if (!drawing) return <div className="skeleton" style={{ height: HEIGHT, width: HEIGHT * 0.6 }} />;
   return (
-    <div className="bg-sheet">
+    <div className="grid max-w-full place-items-center overflow-hidden bg-sheet">
       <HandDrawn
         drawing={drawing}
         fromMs={atMs}

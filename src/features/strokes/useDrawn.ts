@@ -15,8 +15,11 @@ import { sessionsWithStrokes, strokesOf } from '@/storage/sessions/strokes';
 export interface DrawnOnScreen {
   session: Session;
   pose: Drawing;
-  attempts: number;
-  /** Of the attempt that is asked for. */
+  /** Every time it was begun, in words. */
+  beginnings: string[];
+  /** The one that is seen. */
+  beginning: number;
+  /** Of that one. */
   strokes: InkStroke[];
   size: { widthMm: number; heightMm: number };
   /** Where the Desk found its places, millimeters on the sheet; undefined before it was measured. */
@@ -24,22 +27,31 @@ export interface DrawnOnScreen {
   pageId: string | undefined;
 }
 
-/** @param attempt Undefined for the last. */
-async function load(sessionId: string, drawing: string, attempt: number | undefined): Promise<DrawnOnScreen | null> {
+/** @param wanted Which beginning; undefined for the last before it was drawn once more from memory. */
+async function load(sessionId: string, drawing: string, wanted: number | undefined): Promise<DrawnOnScreen | null> {
   const session = await loadSession(sessionId);
   const pose = session && posesDrawn(session).find((d) => d.drawing === drawing);
   if (!session || !pose) return null;
   const all = (await strokesOf(sessionId)).filter((s) => sessionDrawing(s.drawing) === drawing && !s.undone);
   if (all.length === 0) return null;
-  const attempts = Math.max(...all.map((s) => s.attempt)) + 1;
-  const strokes = all.filter((s) => s.attempt === (attempt ?? attempts - 1));
+  const begun = Map.groupBy(all, (s) => `${s.drawing} ${String(s.attempt)}`);
+  const keys = [...begun.keys()];
+  const again = (key: string): boolean => !key.startsWith(`${drawing} `);
+  const beginning =
+    wanted ??
+    Math.max(
+      0,
+      keys.findLastIndex((key) => !again(key)),
+    );
+  const strokes = begun.get(keys[beginning]) ?? [];
+  const beginnings = keys.map((key, i) => (again(key) ? 'once more, from memory' : `beginning ${String(i + 1)}`));
   const size = sheetSizeMm(session.plan);
   const pages = await listPages(sessionId);
   const page = pages.find(
     ({ id, sheet }) => sheetOfPage(id) !== undefined && sheet?.drawings.some((box) => box.drawing === drawing),
   );
   const box = page?.sheet?.drawings.find((one) => one.drawing === drawing);
-  return { session, pose, attempts, strokes, size, places: placesOf(box, size), pageId: page?.id };
+  return { session, pose, beginnings, beginning, strokes, size, places: placesOf(box, size), pageId: page?.id };
 }
 
 function placesOf(
@@ -53,9 +65,9 @@ function placesOf(
 export const useDrawn = (
   sessionId: string,
   drawing: string,
-  attempt: number | undefined,
+  wanted: number | undefined,
 ): ReturnType<typeof useStored<DrawnOnScreen | null>> =>
-  useStored(() => load(sessionId, drawing, attempt), ['strokes', 'pages', 'sessions'], [sessionId, drawing, attempt]);
+  useStored(() => load(sessionId, drawing, wanted), ['strokes', 'pages', 'sessions'], [sessionId, drawing, wanted]);
 
 /** Another drawing of the same reference that was made on the screen. */
 export interface Version {

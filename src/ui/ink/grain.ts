@@ -29,13 +29,14 @@ function toothOf(coarse: number): Float32Array {
   const random = seededRandom(7);
   const noise = Float32Array.from({ length: TILE_PX * TILE_PX }, random);
   const at = (x: number, y: number): number => noise[((y + TILE_PX) % TILE_PX) * TILE_PX + ((x + TILE_PX) % TILE_PX)];
+  const near = Array.from({ length: 2 * coarse * coarse + 1 }, (_, apart) => Math.exp(-apart / coarse));
   const out = new Float32Array(noise.length);
   for (let y = 0; y < TILE_PX; y++)
     for (let x = 0; x < TILE_PX; x++) {
       let [sum, weights] = [0, 0];
       for (let dy = -coarse; dy <= coarse; dy++)
         for (let dx = -coarse; dx <= coarse; dx++) {
-          const weight = Math.exp(-(dx * dx + dy * dy) / coarse);
+          const weight = near[dx * dx + dy * dy];
           sum += weight * at(x + dx, y + dy);
           weights += weight;
         }

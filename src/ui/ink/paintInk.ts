@@ -29,6 +29,11 @@ function fillOf({ context, paper }: InkGround, material: Material): CanvasPatter
   return fill;
 }
 
+/** Have the fill of a tool ready, so that its first stroke does not wait for it. */
+export function prepareInk(ground: InkGround, tool: SheetTool): void {
+  if (tool !== 'eraser') fillOf(ground, tool);
+}
+
 /** Fill a path given in millimeters; the grain stays in the canvas's own pixels. */
 function fillPath(ground: InkGround, path: string, tool: SheetTool, alpha: number): void {
   const { context, perMm } = ground;

@@ -7,7 +7,7 @@ import { halfMmOf, meanPress, strokePieces } from '@/core/strokes/outline';
 import { inkAlpha } from '@/core/strokes/takeOut';
 import { useStageSize } from '@/features/run/stage/useStageSize';
 import { PAPER_COLORS } from '@/ui/ink/grain';
-import { type InkGround, paintPiece, paintStrokes } from '@/ui/ink/paintInk';
+import { type InkGround, paintPiece, paintStrokes, prepareInk } from '@/ui/ink/paintInk';
 import type { NewStroke } from './useStrokes';
 
 /** The pen stands when it has not moved for so long, milliseconds. */
@@ -93,6 +93,14 @@ export function InkSurface(props: Surface) {
   });
   useEffect(() => layAnew(), [laidKey, width, height, density, paper]);
 
+  const { tool } = props;
+  useEffect(() => {
+    for (const canvas of [base.current, laid.current, tip.current]) {
+      const ground = groundOf(canvas);
+      if (ground) prepareInk(ground, tool);
+    }
+  }, [groundOf, tool]);
+
   const finish = useCallback(
     (onStroke: Surface['onStroke']): void => {
       const stroke = live.current;
@@ -176,7 +184,7 @@ export function InkSurface(props: Surface) {
     const stroke: Live = {
       pointerId: event.pointerId,
       place,
-      tool: rubs ? 'eraser' : props.tool,
+      tool: rubs ? 'eraser' : tool,
       by,
       startMs: event.timeStamp,
       points: [],
