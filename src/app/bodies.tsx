@@ -21,6 +21,11 @@ export const FigureVersions = body(
   () => import('@/features/journal/Versions').then((m) => m.FigureVersions),
   '/poses/figure',
 );
+export const GroupPage = body(
+  () => import('@/features/group/GroupPage').then((m) => m.GroupPage),
+  '/poses/group',
+  PLATE,
+);
 export const Habits = body(() => import('@/features/habits/Habits').then((m) => m.Habits), '/journal/habits', WAITING);
 export const Journal = body(() => import('@/features/journal/Journal').then((m) => m.Journal), '/journal', WAITING);
 export const MonthSheet = body(

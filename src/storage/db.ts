@@ -24,6 +24,7 @@ export interface FoxDb extends DBSchema {
   drawings: Plain<'drawings'> & { indexes: { bySession: string } };
   courses: Plain<'courses'>;
   strokes: Plain<'strokes'> & { indexes: { bySession: string } };
+  groups: Plain<'groups'>;
   settings: { key: string; value: Settings[keyof Settings] };
   unreadable: Plain<'unreadable'>;
 }
@@ -155,8 +156,10 @@ export function db(): Promise<IDBPDatabase<FoxDb>> {
       if (oldVersion < 6)
         database.createObjectStore('drawings', { keyPath: 'id' }).createIndex('bySession', 'sessionId');
       if (oldVersion < 7) database.createObjectStore('courses', { keyPath: 'id' });
-      if (oldVersion < 8)
+      if (oldVersion < 8) {
         database.createObjectStore('strokes', { keyPath: 'id' }).createIndex('bySession', 'sessionId');
+        database.createObjectStore('groups', { keyPath: 'id' });
+      }
       // One transaction for all of it: whatever fails leaves the database as it was, and the page says so.
       if (oldVersion > 0) mendKept(tx).catch(() => tx.abort());
     },

@@ -47,6 +47,7 @@ const records: Records = {
       points: [100, 200, 0, 500, 120, 220, 8, 510],
     },
   ],
+  groups: [],
   settings: { minutes: 25, seeded: true },
 };
 const images: ArchivedImage[] = [

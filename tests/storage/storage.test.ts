@@ -235,6 +235,7 @@ describe('everything', () => {
       drawings: [],
       courses: [],
       strokes: [],
+      groups: [],
       sets: [],
       pictures: [],
       settings: { seeded: true },

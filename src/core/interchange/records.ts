@@ -1,5 +1,6 @@
 import { type Body, bodySchema } from '../body/body';
 import { type Course, courseSchema } from '../growing/courseRecord';
+import { type Group, groupSchema } from '../group/group';
 import { type KeptDrawing, keptDrawingSchema } from '../journal/keptDrawing';
 import { type Page, pageSchema, type Session, sessionSchema } from '../journal/session';
 import { type Viewing, viewingSchema } from '../journal/viewing';
@@ -25,6 +26,8 @@ export const RECORD_SCHEMAS = {
   courses: courseSchema,
   /** Strokes on sheets on the screen, by session and turn. */
   strokes: inkStrokeSchema,
+  /** Several figures on one sheet. */
+  groups: groupSchema,
 } as const;
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
 export const RECORD_KINDS = Object.keys(RECORD_SCHEMAS) as RecordKind[];
@@ -41,6 +44,7 @@ export const KIND_WORDS: Record<RecordKind, string> = {
   drawings: 'drawing',
   courses: 'course',
   strokes: 'stroke',
+  groups: 'group',
 };
 
 /** Everything that is kept, without images. */
@@ -55,6 +59,7 @@ export interface Records {
   drawings: KeptDrawing[];
   courses: Course[];
   strokes: InkStroke[];
+  groups: Group[];
   settings: Record<string, string | number | boolean>;
 }
 /** An archive’s records with nothing in them. */
@@ -69,6 +74,7 @@ export const noRecords = (): Records => ({
   drawings: [],
   courses: [],
   strokes: [],
+  groups: [],
   settings: {},
 });
 

@@ -1,4 +1,5 @@
-import { FileInput, Plus } from 'lucide-react';
+import { FileInput, Plus, Users } from 'lucide-react';
+import Link from 'next/link';
 import { intoView } from '@/ui/intoView';
 
 export interface ShelfEntry {
@@ -51,6 +52,9 @@ export function Shelf({
           <button type="button" className="btn-quiet btn mb-1 ml-1" onClick={onFile}>
             <FileInput size={16} aria-hidden /> Poses from a file
           </button>
+          <Link href="/poses/group" className="btn-quiet btn mb-1 ml-1">
+            <Users size={16} aria-hidden /> Several figures
+          </Link>
         </li>
       </ul>
     </nav>

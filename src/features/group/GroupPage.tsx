@@ -1,0 +1,545 @@
+'use client';
+import { ArrowDown, ArrowUp, FlipHorizontal2, Plus, Trash2, Undo2 } from 'lucide-react';
+import { useSearchParams, useRouter } from 'next/navigation';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { findingsOf } from '@/core/group/findings';
+import {
+  freshGroup,
+  type Group,
+  groupSchema,
+  type Member,
+  MOST_MEMBERS,
+  MOST_SHOWN,
+  nextDraft,
+  reordered,
+  withShown,
+} from '@/core/group/group';
+import { groupPlan } from '@/core/group/groupPlan';
+import { heightsOf } from '@/core/group/heights';
+import { placeMember, type Placed, sheetMm } from '@/core/group/placeMembers';
+import { seenOnPages } from '@/core/journal/onPages';
+import { SHEET_SIZES, type SheetSize } from '@/core/practice/paper/sheet';
+import { simplified } from '@/core/hand/lines';
+import { afterDoing, afterUndoing, NO_STEPS, type Steps } from '@/core/undo';
+import { counted } from '@/core/words';
+import { listGroups, removeGroup, saveGroup } from '@/storage/groups';
+import { useStart } from '@/storage/hooks/useStart';
+import { useStored } from '@/storage/hooks/useStored';
+import { storageProblem } from '@/storage/problems';
+import { allPages } from '@/storage/sessions/pages';
+import { knownFacts } from '@/core/figure/catalogue/catalogue';
+import { download } from '@/ui/download';
+import { Notice } from '@/ui/Notice';
+import { usePageKeys } from '@/ui/input/usePageKeys';
+import { toast, toastProblem } from '@/ui/toast/toast';
+import { AddMember } from './AddMember';
+import { Drafts } from './Drafts';
+import { GroupSheet, pathOfRings } from './GroupSheet';
+import { DrawingMember, type MemberPicture, ReferenceMember } from './MemberPictures';
+import { groupPicture } from './groupPicture';
+
+const MOST_STEPS = 60;
+/** Outlines for looking at many drafts are this coarse, thousandths of the sheet's height. */
+const COARSE = 2;
+
+/** Several figures on one sheet: drafts, and the one that is worked on. */
+export function GroupPage() {
+  const wanted = useSearchParams().get('id');
+  const router = useRouter();
+  const groups = useStored(listGroups, ['groups'], []);
+  const pages = useStored(allPages, ['pages'], []);
+  const open = groups.value?.find(({ id }) => id === wanted);
+  const show = (id: string): void => router.replace(`/poses/group?id=${id}`);
+  const begin = (group: Group): void => {
+    saveGroup(group).then(
+      () => show(group.id),
+      (error: unknown) => toastProblem(storageProblem(error)),
+    );
+  };
+  if (groups.problem) return <Notice>{groups.problem}</Notice>;
+  if (!groups.value || !pages.value) return <div className="mt-4 h-[60dvh] skeleton" />;
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-2">
+        <h1 className="text-[26px] leading-tight">Several figures</h1>
+        <button
+          type="button"
+          className="btn-quiet btn min-h-11"
+          onClick={() => begin(freshGroup(crypto.randomUUID(), Date.now()))}
+        >
+          <Plus size={16} aria-hidden /> New draft
+        </button>
+      </div>
+      {open ? (
+        <Draft key={open.id} start={open} all={groups.value} pages={pages.value} onBegin={begin} />
+      ) : (
+        <p className="mt-4 max-w-[60ch]">
+          {groups.value.length === 0
+            ? 'Put drawings, figures and pictures on one sheet, under one eye level and one light. What covers a joint, repeats a neighbor or leaves a hole is found and told. Begin with a draft; many drafts, few shown.'
+            : 'Choose a draft below, or begin a new one.'}
+        </p>
+      )}
+      <Drafts groups={groups.value} openId={open?.id} onOpen={show} />
+    </>
+  );
+}
+
+function Draft({
+  start,
+  all,
+  pages,
+  onBegin,
+}: {
+  start: Group;
+  all: readonly Group[];
+  pages: Awaited<ReturnType<typeof allPages>>;
+  onBegin: (group: Group) => void;
+}) {
+  const [group, setGroup] = useState(start);
+  const [steps, setSteps] = useState<Steps<Group>>(NO_STEPS);
+  const [chosen, setChosen] = useState<string>();
+  const [adding, setAdding] = useState(false);
+  const [pictures, setPictures] = useState<ReadonlyMap<string, MemberPicture>>(new Map());
+  /** As it was before a member was taken hold of. */
+  const held = useRef<Group>(undefined);
+  const onKnown = useCallback(
+    (id: string, picture: MemberPicture): void => setPictures((before) => new Map([...before, [id, picture]])),
+    [],
+  );
+  const placed = useMemo(
+    () =>
+      group.members.flatMap((member): Placed[] => {
+        const shape = pictures.get(member.id)?.shape;
+        return shape ? [placeMember(group, member, shape)] : [];
+      }),
+    [group, pictures],
+  );
+  const findings = useMemo(
+    () =>
+      findingsOf(group, placed, new Map([...pictures].map(([id, { light }]) => [id, turnedLight(light, group, id)]))),
+    [group, placed, pictures],
+  );
+  const heights = heightsOf(placed);
+  const { heightMm } = sheetMm(group);
+
+  // What stands is kept soon after it was changed, with its outlines as they are.
+  const keeping = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => {
+    if (group === start) return;
+    clearTimeout(keeping.current);
+    const keep = (): void => {
+      keeping.current = undefined;
+      const k = 1000 / heightMm;
+      const seen = pathOfRings(
+        placed.toReversed().flatMap(({ rings }) =>
+          rings.map((ring) =>
+            simplified(
+              ring.map(([x, y]) => [x * k, y * k]),
+              COARSE,
+            ),
+          ),
+        ),
+      );
+      saveGroup({ ...group, changedAtMs: Date.now(), ...(seen.length < 60_000 && { seen }) }).catch((error: unknown) =>
+        toastProblem(storageProblem(error)),
+      );
+    };
+    keeping.current = setTimeout(keep, 400);
+    return () => {
+      if (keeping.current === undefined) return;
+      clearTimeout(keeping.current);
+      keep();
+    };
+  }, [group, start, placed, heightMm]);
+
+  const change = (next: Group, from: Group = group): void => {
+    setSteps(afterDoing(steps, from, MOST_STEPS));
+    setGroup(groupSchema.parse(next));
+  };
+  const changeMember = (id: string, some: Partial<Member>): void =>
+    change({ ...group, members: group.members.map((m) => (m.id === id ? { ...m, ...some } : m)) });
+  const undo = (): void => {
+    const last = steps.past.at(-1);
+    if (!last) return;
+    setGroup(last);
+    setSteps(afterUndoing(steps));
+  };
+  usePageKeys((key) => {
+    if (key !== 'undo' || steps.past.length === 0) return false;
+    undo();
+    return true;
+  });
+  const problem = useCallback((sentence: string) => toastProblem(sentence), []);
+  const { start: startPlan, starting } = useStart(problem);
+  const plan = groupPlan(group, 1);
+  const nameOf = (id: string): string => {
+    const { source } = group.members.find((m) => m.id === id) ?? {};
+    if (!source || source.kind === 'drawing') return 'your drawing';
+    return knownFacts(source.referenceId)?.name.toLowerCase() ?? 'your picture';
+  };
+  const number = (id: string): number => group.members.findIndex((m) => m.id === id) + 1;
+  const label = (id: string): string => `${String(number(id))}, ${nameOf(id)}: arrows move it`;
+  return (
+    <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_380px]">
+      {group.members.map((member) => {
+        if (member.source.kind === 'reference')
+          return (
+            <ReferenceMember key={member.id} id={member.id} referenceId={member.source.referenceId} onKnown={onKnown} />
+          );
+        const { pageId, drawing } = member.source;
+        const page = pages.find(({ id }) => id === pageId);
+        const seen = page && seenOnPages([page], drawing);
+        return seen ? <DrawingMember key={member.id} id={member.id} seen={seen} onKnown={onKnown} /> : null;
+      })}
+      <div>
+        <GroupSheet
+          group={group}
+          placed={placed}
+          pictures={pictures}
+          findings={findings}
+          chosen={chosen}
+          onChoose={setChosen}
+          label={label}
+          onMove={(id, to, done) => {
+            held.current ??= group;
+            const next = { ...group, members: group.members.map((m) => (m.id === id ? { ...m, ...to } : m)) };
+            if (!done) {
+              setGroup(next);
+              return;
+            }
+            change(next, held.current);
+            held.current = undefined;
+          }}
+        />
+        {group.members.length === 0 && (
+          <p className="mt-3 text-quiet">
+            An empty sheet. Add the one in front first; whoever comes after stands behind.
+          </p>
+        )}
+        <div className="mt-3 flex flex-wrap items-center gap-3">
+          <button
+            type="button"
+            className="btn min-h-11"
+            disabled={group.members.length >= MOST_MEMBERS}
+            onClick={() => setAdding(true)}
+          >
+            <Plus size={16} aria-hidden /> Add a figure
+          </button>
+          <button type="button" className="btn-quiet btn min-h-11" disabled={steps.past.length === 0} onClick={undo}>
+            <Undo2 size={16} aria-hidden /> Undo
+          </button>
+          <label className="flex items-center gap-2">
+            <span className="text-quiet">Eye level</span>
+            <input
+              type="range"
+              className="range w-36 range-sm"
+              min={0}
+              max={0.9}
+              step={0.01}
+              value={group.eyeLevel}
+              aria-valuetext={`${String(Math.round(group.eyeLevel * 100))} % down the sheet`}
+              onChange={(event) => change({ ...group, eyeLevel: Number(event.target.value) })}
+            />
+          </label>
+          <label className="flex items-center gap-2">
+            <span className="text-quiet">eyes</span>
+            <input
+              type="number"
+              className="input w-20"
+              min={20}
+              max={1000}
+              value={group.eyeCm}
+              onChange={(event) =>
+                event.target.valueAsNumber >= 20 &&
+                change({ ...group, eyeCm: Math.min(1000, event.target.valueAsNumber) })
+              }
+            />
+            <span className="text-quiet">cm over the ground</span>
+          </label>
+          <label className="flex items-center gap-2">
+            <span className="text-quiet">Light from the</span>
+            <select
+              className="select w-auto"
+              value={group.lightFrom}
+              onChange={(event) => change({ ...group, lightFrom: event.target.value === 'left' ? 'left' : 'right' })}
+            >
+              <option>left</option>
+              <option>right</option>
+            </select>
+          </label>
+          <label className="flex items-center gap-2">
+            <span className="text-quiet">Paper</span>
+            <select
+              className="select w-auto"
+              value={`${group.size} ${group.upright ? 'upright' : 'lying'}`}
+              onChange={(event) => {
+                const size = (Object.keys(SHEET_SIZES) as SheetSize[]).find((one) =>
+                  event.target.value.startsWith(`${one} `),
+                );
+                change({ ...group, size: size ?? group.size, upright: event.target.value.endsWith('upright') });
+              }}
+            >
+              {Object.keys(SHEET_SIZES).flatMap((size) =>
+                ['lying', 'upright'].map((way) => <option key={`${size} ${way}`}>{`${size} ${way}`}</option>),
+              )}
+            </select>
+          </label>
+        </div>
+      </div>
+      <div className="min-w-0">
+        <label className="flex items-center gap-2">
+          <span className="text-quiet">Named</span>
+          <input
+            className="input w-full"
+            maxLength={80}
+            value={group.name}
+            placeholder={counted(group.members.length, 'figure')}
+            onChange={(event) => setGroup({ ...group, name: event.target.value })}
+          />
+        </label>
+        <h2 className="mt-4 text-[18px]">From the front to the back</h2>
+        <ol className="mt-1">
+          {group.members.map((member, i) => {
+            const height = heights.find(({ id }) => id === member.id);
+            return (
+              <li
+                key={member.id}
+                className={`border-b border-hairline py-2 ${chosen === member.id ? 'bg-sheet' : ''}`}
+                onFocus={() => setChosen(member.id)}
+              >
+                <div className="flex items-baseline gap-2">
+                  <b className="tabular-nums">{i + 1}</b>
+                  <span className="min-w-0 flex-1 truncate">{nameOf(member.id)}</span>
+                  {height && (
+                    <span className="text-quiet tabular-nums">
+                      {height.cm.toFixed(1)} cm, {Math.round(height.ofFront * 100)} %
+                    </span>
+                  )}
+                </div>
+                <div className="mt-1 flex flex-wrap items-center gap-1">
+                  <button
+                    type="button"
+                    className="btn-quiet btn min-h-11 btn-sm"
+                    disabled={i === 0}
+                    aria-label={`${label(member.id)}, one step to the front`}
+                    onClick={() => change({ ...group, members: reordered(group.members, member.id, -1) })}
+                  >
+                    <ArrowUp size={16} aria-hidden /> Front
+                  </button>
+                  <button
+                    type="button"
+                    className="btn-quiet btn min-h-11 btn-sm"
+                    disabled={i === group.members.length - 1}
+                    aria-label={`${label(member.id)}, one step to the back`}
+                    onClick={() => change({ ...group, members: reordered(group.members, member.id, 1) })}
+                  >
+                    <ArrowDown size={16} aria-hidden /> Back
+                  </button>
+                  <button
+                    type="button"
+                    className="btn-quiet btn min-h-11 btn-sm"
+                    aria-pressed={member.mirrored === true}
+                    aria-label={`Mirror ${String(i + 1)}`}
+                    onClick={() => changeMember(member.id, { mirrored: member.mirrored ? undefined : true })}
+                  >
+                    <FlipHorizontal2 size={16} aria-hidden />
+                  </button>
+                  <label className="flex items-center gap-1">
+                    <span className="sr-only">Stands upright, cm, number {i + 1}</span>
+                    <input
+                      type="number"
+                      className="input min-h-11 w-20 input-sm"
+                      min={30}
+                      max={400}
+                      value={member.standsCm}
+                      onChange={(event) =>
+                        event.target.valueAsNumber >= 30 &&
+                        changeMember(member.id, { standsCm: Math.min(400, event.target.valueAsNumber) })
+                      }
+                    />
+                    <span className="text-[14px] text-quiet">cm tall</span>
+                  </label>
+                  <label className="flex min-h-11 items-center gap-1">
+                    <input
+                      type="checkbox"
+                      className="checkbox checkbox-sm"
+                      checked={member.giant !== undefined}
+                      onChange={(event) => changeMember(member.id, { giant: event.target.checked ? 1.6 : undefined })}
+                    />
+                    <span className="text-[14px]">a giant</span>
+                  </label>
+                  {member.giant !== undefined && (
+                    <input
+                      type="number"
+                      className="input min-h-11 w-16 input-sm"
+                      aria-label={`Times as large, number ${String(i + 1)}`}
+                      min={0.2}
+                      max={6}
+                      step={0.1}
+                      value={member.giant}
+                      onChange={(event) =>
+                        event.target.valueAsNumber >= 0.2 &&
+                        changeMember(member.id, { giant: Math.min(6, event.target.valueAsNumber) })
+                      }
+                    />
+                  )}
+                  <button
+                    type="button"
+                    className="btn-quiet btn min-h-11 btn-sm"
+                    aria-label={`Take ${String(i + 1)} off`}
+                    onClick={() => change({ ...group, members: group.members.filter((m) => m.id !== member.id) })}
+                  >
+                    <Trash2 size={16} aria-hidden />
+                  </button>
+                </div>
+              </li>
+            );
+          })}
+        </ol>
+        {placed.length > 1 && (
+          <section aria-label="What was found" className="mt-4">
+            <h2 className="text-[18px]">What was found</h2>
+            <div role="status">
+              {findings.sentences.length === 0 ? (
+                <p>Nothing is lost, repeated or left empty.</p>
+              ) : (
+                <ul className="mt-1 flex flex-col gap-1">
+                  {findings.sentences.map((words) => (
+                    <li key={words}>{words}</li>
+                  ))}
+                </ul>
+              )}
+            </div>
+            <p className="mt-1 text-[14px] text-quiet">
+              Largest empty circle: {(findings.circle.share * 100).toFixed(0)} % of the sheet. Found from points and
+              outlines; what is meant is yours to say.
+            </p>
+            <details className="mt-2">
+              <summary className="cursor-pointer">Pair by pair, {counted(findings.pairs.length, 'pair')}</summary>
+              <ul className="mt-1 text-[15px]">
+                {findings.pairs.map(({ words, clash }) => (
+                  <li key={words} className={clash ? '' : 'text-quiet'}>
+                    {words}
+                  </li>
+                ))}
+              </ul>
+            </details>
+          </section>
+        )}
+        <section aria-label="What becomes of it" className="mt-4 border-t border-hairline pt-3">
+          <div className="flex flex-wrap items-center gap-3">
+            <label className="flex items-center gap-2">
+              <span className="text-quiet">Each</span>
+              <select
+                className="select w-auto"
+                value={group.drawMs}
+                onChange={(event) => change({ ...group, drawMs: Number(event.target.value) })}
+              >
+                {[60, 120, 180, 300, 600].map((s) => (
+                  <option key={s} value={s * 1000}>
+                    {s / 60} min
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="flex items-center gap-2">
+              <span className="text-quiet">then after the bell</span>
+              <select
+                className="select w-auto"
+                value={group.finishMs}
+                onChange={(event) => change({ ...group, finishMs: Number(event.target.value) })}
+              >
+                {[0, 120, 300, 600, 1200].map((s) => (
+                  <option key={s} value={s * 1000}>
+                    {s === 0 ? 'nothing' : `${String(s / 60)} min`}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </div>
+          <div className="mt-3 flex flex-wrap gap-2">
+            <button
+              type="button"
+              className="btn min-h-11"
+              disabled={!plan || starting}
+              onClick={() => plan && startPlan(plan)}
+            >
+              Draw this group
+            </button>
+            <button
+              type="button"
+              className="btn-quiet btn min-h-11"
+              disabled={placed.length === 0}
+              onClick={() => {
+                groupPicture(group, placed, pictures).then(
+                  (image) => download(image, `${group.name || 'group'}.png`),
+                  () => toastProblem('The picture could not be made. The draft is kept as it is; try once more.'),
+                );
+              }}
+            >
+              As a picture
+            </button>
+            <button
+              type="button"
+              className="btn-quiet btn min-h-11"
+              onClick={() => onBegin(nextDraft(group, crypto.randomUUID(), Date.now()))}
+            >
+              Another draft after it
+            </button>
+            <button
+              type="button"
+              className="btn-quiet btn min-h-11"
+              onClick={() => {
+                clearTimeout(keeping.current);
+                keeping.current = undefined;
+                removeGroup(group.id).then(
+                  () => toast('The draft is gone.', { action: { label: 'Put back', onClick: () => onBegin(group) } }),
+                  (error: unknown) => toastProblem(storageProblem(error)),
+                );
+              }}
+            >
+              Take the draft away
+            </button>
+          </div>
+          <label className="mt-3 flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="checkbox"
+              checked={group.shown === true}
+              onChange={(event) => {
+                const next = withShown(group, event.target.checked, all);
+                if (next) change(next);
+                else toast(`${String(MOST_SHOWN)} are shown already: take one of them back first.`);
+              }}
+            />
+            Among the {MOST_SHOWN} to show
+          </label>
+        </section>
+      </div>
+      {adding && (
+        <AddMember
+          pages={pages}
+          onClose={() => setAdding(false)}
+          onAdd={(source) => {
+            setAdding(false);
+            change({ ...group, members: [...group.members, newMember(source, group)] });
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+/** Whoever comes after stands a little behind, to the other side. */
+function newMember(source: Member['source'], { members, eyeLevel }: Group): Member {
+  const n = members.length;
+  const foot = Math.max(eyeLevel + 0.12, 0.94 - 0.07 * n);
+  const x = [0.5, 0.26, 0.74, 0.38, 0.62, 0.14, 0.86][n % 7];
+  return { id: crypto.randomUUID(), source, x, foot, standsCm: 170 };
+}
+
+/** A member that is mirrored has its light mirrored with it. */
+function turnedLight(light: MemberPicture['light'], { members }: Group, id: string): MemberPicture['light'] {
+  if (!light || !members.find((m) => m.id === id)?.mirrored) return light;
+  return light === 'left' ? 'right' : 'left';
+}
