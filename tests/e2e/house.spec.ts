@@ -272,6 +272,37 @@ const SCREENS: [name: string, open: (page: Page) => Promise<void>][] = [
       await expect(page.getByRole('heading', { name: /drawings?, / })).toBeVisible();
     },
   ],
+  [
+    'a sheet on the screen',
+    async (page) => {
+      await page.goto('/room');
+      await page.getByRole('radio', { name: /^this screen/ }).check();
+      await runPlan(page, posesBlock('flowing-gesture', [pose(WALKING, 600_000)]));
+      await page.keyboard.press('ArrowRight');
+      await expect(page.getByRole('timer', { name: 'Time left' })).toBeVisible();
+      await expect(page.getByRole('img', { name: /^Sheet 1: / })).toBeVisible();
+    },
+  ],
+  [
+    'stroke by stroke',
+    async (page) => {
+      await page.goto('/journal?session=demo-28');
+      await expect(page.getByRole('link', { name: 'Page 2 on the desk' })).toBeVisible();
+      await page.goto('/desk/strokes?session=demo-28&drawing=1:0');
+      await page.getByText('The rest of what the strokes tell').click();
+      await expect(page.getByRole('list', { name: 'What the strokes tell' })).toContainText('lifts');
+    },
+  ],
+  [
+    'several figures',
+    async (page) => {
+      await page.goto('/poses/group');
+      await page.getByRole('button', { name: 'New draft' }).click();
+      await page.getByRole('button', { name: 'Add a figure' }).click();
+      await page.getByRole('dialog').getByRole('listitem').first().getByRole('button').click();
+      await expect(page.getByLabel('a giant')).toBeVisible();
+    },
+  ],
 ];
 
 /** As wide as its window, for a finger and for a mouse. */

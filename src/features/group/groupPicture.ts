@@ -7,7 +7,10 @@ import type { MemberPicture } from './MemberPictures';
 const LONG_PX = 2400;
 
 async function bitmapOf(url: string): Promise<ImageBitmap> {
-  return createImageBitmap(await (await fetch(url)).blob());
+  const image = new Image();
+  image.src = url;
+  await image.decode();
+  return createImageBitmap(image);
 }
 
 /**
