@@ -105,13 +105,15 @@ describe('strokes as they are kept', () => {
   });
   it('have ink around where the tool was, wider for charcoal than for a ballpoint, and never narrower than is seen', () => {
     const { points } = stroke([50, 50], [150, 50]);
-    const width = (tool: 'charcoal' | 'ballpoint', least = 0): number => {
-      const ys = strokeOutline(points, tool, true, least).map(([, y]) => y);
+    const width = (tool: 'charcoal' | 'ballpoint' | 'graphite', least = 0, side = false): number => {
+      const ys = strokeOutline(points, { tool, side }, true, least).map(([, y]) => y);
       return Math.max(...ys) - Math.min(...ys);
     };
     expect(width('charcoal')).toBeGreaterThan(4);
     expect(width('ballpoint')).toBeLessThan(1);
     expect(width('ballpoint', 2)).toBeGreaterThan(2);
+    // Held flat, a pencil shades.
+    expect(width('graphite', 0, true)).toBeGreaterThan(3 * width('graphite'));
   });
 });
 

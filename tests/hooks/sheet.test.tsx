@@ -199,6 +199,8 @@ describe('a sheet that is drawn on', () => {
       button: 0,
       buttons: 1,
       pressure: 0.6,
+      tiltX: 0,
+      tiltY: 0,
       clientX: x,
       clientY: y,
       ...more,
@@ -218,6 +220,12 @@ describe('a sheet that is drawn on', () => {
       [20, 30, 0.6],
       [60, 70, 0.6],
     ]);
+  });
+  it('lays a pen that is held flat on its side', () => {
+    shown();
+    line({ tiltX: 40, tiltY: 45 });
+    line({ tiltX: 20, tiltY: 20 });
+    expect(made.map(({ side = false }) => side)).toEqual([true, false]);
   });
   it('takes fingers until a pen was seen; then a palm does nothing', () => {
     shown();

@@ -3,7 +3,7 @@ import { MATERIALS } from '../hand/ink';
 import type { StrokePoint } from '../hand/stroke';
 
 /** What a sheet on the screen is drawn with. */
-export const SHEET_TOOLS = [...MATERIALS, 'eraser'] as const;
+const SHEET_TOOLS = [...MATERIALS, 'eraser'] as const;
 export type SheetTool = (typeof SHEET_TOOLS)[number];
 
 /** Numbers kept of each place of the tool. */
@@ -37,6 +37,8 @@ export const inkStrokeSchema = z.object({
     z.maxLength(MOST_POINTS * PER_POINT),
     z.refine((all) => all.length % PER_POINT === 0),
   ),
+  /** Laid with the side of the point: the pen was held flat. */
+  side: z.optional(z.boolean()),
   /** How many millimeters the hand moved for one of the sheet, where the screen's size was measured. */
   movedMm: z.optional(z.number().check(z.minimum(0.001), z.maximum(1000))),
   /** Taken back by the learner, where that may be done: it is kept, and neither seen nor counted. */

@@ -1,7 +1,7 @@
 import { getStroke } from 'perfect-freehand';
 import { type Material, NATURES } from '../hand/ink';
 import type { StrokePoint } from '../hand/stroke';
-import type { SheetTool } from './inkStroke';
+import type { InkStroke } from './inkStroke';
 
 /** Half width of the eraser, millimeters. */
 const ERASER_HALF_MM = 4;
@@ -9,9 +9,14 @@ const ERASER_HALF_MM = 4;
 const PIECE = 160;
 const OVERLAP = 6;
 
-/** Half width of what a tool lays down, millimeters: charcoal lies on its side, the others stand on their points. */
-export const halfMmOf = (tool: SheetTool): number =>
-  tool === 'eraser' ? ERASER_HALF_MM : tool === 'charcoal' ? NATURES.charcoal.broadMm : NATURES[tool].halfMm;
+/** What says how broad a stroke lies. */
+export type Laid = Pick<InkStroke, 'tool' | 'side'>;
+
+/** Half width of what a tool lays down, millimeters: charcoal lies on its side, the others stand on their points unless they are held flat. */
+export function halfMmOf({ tool, side }: Laid): number {
+  if (tool === 'eraser') return ERASER_HALF_MM;
+  return tool === 'charcoal' || side ? NATURES[tool].broadMm : NATURES[tool].halfMm;
+}
 
 /** How dark a stroke lies at full pressure, 0 to 1. */
 export const darknessOf = (tool: Material): number => NATURES[tool].darkest;
@@ -28,16 +33,16 @@ export const meanPress = (points: readonly StrokePoint[]): number =>
  */
 export function strokeOutline(
   points: readonly StrokePoint[],
-  tool: SheetTool,
+  laid: Laid,
   ended: boolean,
   leastHalfMm = 0,
 ): (readonly [number, number])[] {
-  const half = Math.max(leastHalfMm, halfMmOf(tool));
+  const half = Math.max(leastHalfMm, halfMmOf(laid));
   return getStroke(
     points.map(([x, y, , press]) => [x, y, press]),
     {
       size: 2 * half,
-      thinning: tool === 'eraser' ? 0 : Math.min(1, NATURES[tool].swells),
+      thinning: laid.tool === 'eraser' ? 0 : Math.min(1, NATURES[laid.tool].swells),
       smoothing: 0.4,
       // The line lies where the tool was: nothing is drawn after it.
       streamline: 0,

@@ -22,7 +22,7 @@ export function sheetSvg(strokes: readonly InkStroke[], { widthMm, heightMm }: S
   const shapes = strokes.map((stroke) => {
     const { points } = markOf(stroke);
     const path = strokePieces(points.length)
-      .map(([from, to], i, all) => ringPath(strokeOutline(points.slice(from, to), stroke.tool, i === all.length - 1)))
+      .map(([from, to], i, all) => ringPath(strokeOutline(points.slice(from, to), stroke, i === all.length - 1)))
       .join('');
     const fill = stroke.tool === 'eraser' ? PAPER : `rgb(${NATURES[stroke.tool].color.join(',')})`;
     const dark = stroke.tool === 'eraser' ? 1 : inkAlpha(stroke.tool, meanPress(points));
@@ -68,7 +68,7 @@ export function sheetInkMl(strokes: readonly InkStroke[], { widthMm, heightMm }:
     '</traceFormat></inkSource></context>',
     ...tools.map(
       (tool) =>
-        `<brush xml:id="${tool}"><annotation type="tool">${tool}</annotation><brushProperty name="width" value="${(2 * halfMmOf(tool)).toFixed(2)}" units="mm"/></brush>`,
+        `<brush xml:id="${tool}"><annotation type="tool">${tool}</annotation><brushProperty name="width" value="${(2 * halfMmOf({ tool })).toFixed(2)}" units="mm"/></brush>`,
     ),
     '</definitions>',
     ...traces,

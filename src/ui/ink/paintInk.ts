@@ -2,7 +2,7 @@ import type { Material } from '@/core/hand/ink';
 import type { StrokePoint } from '@/core/hand/stroke';
 import type { Plan } from '@/core/practice/plan/schema';
 import { type InkStroke, markOf, type SheetTool } from '@/core/strokes/inkStroke';
-import { meanPress, ringPath, strokeOutline, strokePieces } from '@/core/strokes/outline';
+import { type Laid, meanPress, ringPath, strokeOutline, strokePieces } from '@/core/strokes/outline';
 import { inkAlpha } from '@/core/strokes/takeOut';
 import { grainOf } from './grain';
 
@@ -53,13 +53,13 @@ const leastHalf = ({ leastPx, perMm }: InkGround): number => leastPx / 2 / perMm
  * Lay some of a stroke's places, opaque: what lies over the sheet while it is drawn.
  * @param ended The stroke ends with them.
  */
-export const paintPiece = (ground: InkGround, points: readonly StrokePoint[], tool: SheetTool, ended: boolean): void =>
-  fillPath(ground, ringPath(strokeOutline(points, tool, ended, leastHalf(ground))), tool, 1);
+export const paintPiece = (ground: InkGround, points: readonly StrokePoint[], laid: Laid, ended: boolean): void =>
+  fillPath(ground, ringPath(strokeOutline(points, laid, ended, leastHalf(ground))), laid.tool, 1);
 
 /** Lay a whole stroke, or as much of it as was there at a moment. @param untilMs Drawing time. */
 export function paintStroke(
   ground: InkGround,
-  stroke: Pick<InkStroke, 'points' | 'atMs' | 'tool'>,
+  stroke: Pick<InkStroke, 'points' | 'atMs' | 'tool' | 'side'>,
   untilMs = Infinity,
 ): void {
   const { points: all } = markOf(stroke);
@@ -68,7 +68,7 @@ export function paintStroke(
   const pieces = strokePieces(points.length);
   const path = pieces
     .map(([from, to], i) =>
-      ringPath(strokeOutline(points.slice(from, to), stroke.tool, i === pieces.length - 1, leastHalf(ground))),
+      ringPath(strokeOutline(points.slice(from, to), stroke, i === pieces.length - 1, leastHalf(ground))),
     )
     .join('');
   fillPath(ground, path, stroke.tool, stroke.tool === 'eraser' ? 1 : inkAlpha(stroke.tool, meanPress(points)));

@@ -5,7 +5,7 @@ import type { Mark } from '../inkStroke';
 /** The drawing's longer side is divided into so many cells: about a head's breadth of a standing figure each. */
 const CELLS = 14;
 /** The figure is down when so much of what is drawn on at the end has been drawn on. */
-export const DOWN = 0.9;
+const DOWN = 0.9;
 
 export interface Down {
   /** How much of the cells the finished drawing has ink in had some at moments from 0 to the end, in order of time. */

@@ -4,7 +4,7 @@ import type { Point } from '../../figure/facts/actionLine';
 import type { Mark } from '../inkStroke';
 
 /** What a mark is by how it bends. */
-export const BENDS = ['straight', 'C', 'S', 'other'] as const;
+const BENDS = ['straight', 'C', 'S', 'other'] as const;
 export type Bend = (typeof BENDS)[number];
 
 /** Shorter than this a mark is a dot and has no bend, millimeters. */

@@ -5,7 +5,7 @@ import { apart, middle } from '../../plane';
 import type { Mark } from '../inkStroke';
 
 /** Parts whose turn is told, from the top of the body to its ends. */
-export const PARTS = [
+const PARTS = [
   'head',
   'shoulders',
   'ribcage',
@@ -16,7 +16,7 @@ export const PARTS = [
   'right leg',
   'feet',
 ] as const;
-export type Part = (typeof PARTS)[number];
+type Part = (typeof PARTS)[number];
 
 /** Bones of each part, by their ends. */
 const BONES: Record<Part, readonly (readonly [PlaceName, PlaceName])[]> = {

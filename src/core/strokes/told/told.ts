@@ -118,7 +118,7 @@ function weightSentence({ away, toward }: Weight): string {
 }
 
 /** What each thing that strokes tell is called, in the order it is told on request. */
-export const TOLD = ['pace', 'lifts', 'marks', 'restated', 'reach', 'order', 'down', 'parts', 'weight'] as const;
+const TOLD = ['pace', 'lifts', 'marks', 'restated', 'reach', 'order', 'down', 'parts', 'weight'] as const;
 export type ToldName = (typeof TOLD)[number];
 
 /**

@@ -24,6 +24,7 @@ interface Live {
   pointerId: number;
   place: SheetPlace;
   tool: SheetTool;
+  side: boolean;
   by: InkStroke['by'];
   startMs: number;
   points: StrokePoint[];
@@ -116,7 +117,7 @@ export function InkSurface(props: Surface) {
           if (joined) {
             const { points } = stroke;
             const [from, to] = strokePieces(points.length)[stroke.laid];
-            paintPiece(joined, points.slice(from, to), stroke.tool, true);
+            paintPiece(joined, points.slice(from, to), stroke, true);
           }
           ground.context.drawImage(laid.current, 0, 0);
           for (const canvas of [laid.current, tip.current])
@@ -129,6 +130,7 @@ export function InkSurface(props: Surface) {
         points: stroke.points,
         tool: stroke.tool,
         by: stroke.by,
+        ...(stroke.side && { side: true }),
         ...(pxPerMm && { movedMm: shown / pxPerMm }),
       });
     },
@@ -143,17 +145,17 @@ export function InkSurface(props: Surface) {
     const ground = groundOf(onto);
     if (!ground) return;
     for (; stroke.laid < pieces.length - 1; stroke.laid++)
-      paintPiece(ground, points.slice(...pieces[stroke.laid]), tool, false);
+      paintPiece(ground, points.slice(...pieces[stroke.laid]), stroke, false);
     const last = [...points.slice(...pieces[stroke.laid]), ...expected];
     if (!above) {
-      paintPiece(ground, last, tool, true);
+      paintPiece(ground, last, stroke, true);
       return;
     }
     const tipGround = groundOf(above);
     if (!tipGround) return;
     if (stroke.tip) tipGround.context.clearRect(...stroke.tip);
-    paintPiece(tipGround, last, tool, true);
-    stroke.tip = boxAround(last, 2 * halfMmOf(tool) + 1, tipGround.perMm);
+    paintPiece(tipGround, last, stroke, true);
+    stroke.tip = boxAround(last, 2 * halfMmOf(stroke) + 1, tipGround.perMm);
     if (over.current && tool !== 'eraser') over.current.style.opacity = String(inkAlpha(tool, meanPress(last)));
   };
 
@@ -185,6 +187,7 @@ export function InkSurface(props: Surface) {
       pointerId: event.pointerId,
       place,
       tool: rubs ? 'eraser' : tool,
+      side: by === 'pen' && heldFlat(event),
       by,
       startMs: event.timeStamp,
       points: [],
@@ -258,6 +261,14 @@ export function InkSurface(props: Surface) {
     </div>
   );
 }
+
+/** A pen is held flat when it leans so far from upright, degrees: as a pencil is to shade with its side. */
+const FLAT_DEG = 50;
+const heldFlat = ({ tiltX, tiltY }: { tiltX: number; tiltY: number }): boolean => {
+  // The lean of both tilts together: tan² of it is the sum of theirs.
+  const lean = Math.atan(Math.hypot(Math.tan((tiltX * Math.PI) / 180), Math.tan((tiltY * Math.PI) / 180)));
+  return (lean * 180) / Math.PI > FLAT_DEG;
+};
 
 /** A box around places, in the pixels of a canvas. @param reachMm How far what is laid goes beyond them. */
 function boxAround(
