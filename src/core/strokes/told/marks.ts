@@ -4,8 +4,7 @@ import type { Point } from '../../figure/facts/actionLine';
 import type { Mark } from '../inkStroke';
 
 /** What a mark is by how it bends. */
-const BENDS = ['straight', 'C', 'S', 'other'] as const;
-export type Bend = (typeof BENDS)[number];
+export type Bend = 'straight' | 'C' | 'S' | 'other';
 
 /** Shorter than this a mark is a dot and has no bend, millimeters. */
 const DOT_MM = 3;
