@@ -1,7 +1,8 @@
 // npm run screenshots: one current picture of each main view, from demo data, into docs/screenshots. Needs a build.
-import { mkdirSync, readdirSync, rmSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import { PLAINLY_PAINTED } from './chromium.mjs';
+import { keepPlan, planOf } from './keep-plan.mjs';
 import { driveClock, letPass } from './page-clock.mjs';
 import { serve } from './serve.mjs';
 
@@ -55,6 +56,47 @@ async function skipTo(page, words) {
     await page.keyboard.press('ArrowRight');
     await page.waitForTimeout(80);
   }
+}
+/** A drawing of the demo learner's on the screen: what it is of, and its strokes, shares of its sheet. */
+function shippedStrokes() {
+  /** @type {{ sessionId: string, drawing: string, points: number[] }[]} */
+  const all = JSON.parse(readFileSync('public/demo/strokes.json', 'utf8'));
+  const own = all.filter(({ sessionId, drawing }) => sessionId === 'demo-28' && drawing === '1:0');
+  return own.map(({ points }) =>
+    Array.from({ length: points.length / 4 }, (_, i) => [
+      points[4 * i] / 29_700,
+      points[4 * i + 1] / 42_000,
+      points[4 * i + 3] / 1000,
+    ]),
+  );
+}
+/** What they are of. */
+const DRUMMER = 'figure/drummer-running/fem/75/14/26';
+const poseOf = (referenceId) => ({ referenceId, leadInMs: 25_000, lookMs: 0, drawMs: 60_000, lookAgainMs: 0 });
+
+/** Draw strokes on the sheet with a pen that knows pressure. */
+async function drawn(page, strokes) {
+  const cdp = await page.context().newCDPSession(page);
+  const sheet = await page
+    .getByRole('img', { name: /^Sheet 1: / })
+    .locator('canvas')
+    .first()
+    .boundingBox();
+  for (const stroke of strokes)
+    for (const [i, [x, y, force]] of [...stroke, stroke[stroke.length - 1]].entries()) {
+      const type = i === 0 ? 'mousePressed' : i === stroke.length ? 'mouseReleased' : 'mouseMoved';
+      const at = { x: sheet.x + x * sheet.width, y: sheet.y + y * sheet.height };
+      const buttons = type === 'mouseReleased' ? 0 : 1;
+      await cdp.send('Input.dispatchMouseEvent', {
+        type,
+        ...at,
+        button: 'left',
+        buttons,
+        pointerType: 'pen',
+        force,
+        clickCount: 1,
+      });
+    }
 }
 const TWENTY = 17;
 const FORTY_FIVE = 22;
@@ -125,7 +167,6 @@ for (const [name, path, last] of [
   ['months', '/journal/months', 'tfoot'],
   ['habits', '/journal/habits', '#lessons'],
   ['poses', '/poses', 'main img'],
-  ['room', '/room', '[aria-busy=false]'],
 ]) {
   const page = await open();
   await page.goto(base + path);
@@ -178,18 +219,60 @@ for (const [name, path, last] of [
   await page.goto(`${base}/journal?session=demo-11`);
   await page.getByRole('link', { name: 'Page 1 on the desk' }).click();
   await page.getByRole('list', { name: 'Drawings on this sheet' }).waitFor();
-  await snap('desk', page);
   await page.getByRole('button', { name: 'Look at it closely' }).first().click();
   await page.getByRole('button', { name: 'Measure it' }).click();
   await page.getByRole('button', { name: /^crown, proposed/ }).waitFor();
+  // What it was drawn from is made while the points are found.
+  await page.waitForFunction(() => [...document.images].every((one) => one.complete && one.naturalWidth > 0));
+  await page.waitForTimeout(4000);
   await shoot('desk-measured', page);
 }
 {
-  const page = await open({ width: 390, height: 844, night: true });
-  await start(page, 0);
-  await skipTo(page, 'look more than draw');
+  const page = await open();
+  await today(page);
+  await page.goto(`${base}/room`);
+  await page.getByRole('radio', { name: /^this screen/ }).check();
+  await page.waitForTimeout(800);
+  await page.evaluate(
+    keepPlan,
+    planOf({ kind: 'poses', exercise: 'flowing-gesture', changeMs: 4000, poses: [poseOf(DRUMMER)] }),
+  );
+  await page.goto(`${base}/run`);
   await page.getByRole('img', { name: /Reference:/ }).waitFor();
-  await shoot('run-narrow-night', page);
+  await page.keyboard.press('ArrowRight');
+  await letPass(page, 3000);
+  await drawn(page, shippedStrokes());
+  await letPass(page, 12_000);
+  await shoot('run-sheet', page);
+}
+{
+  const page = await open();
+  await today(page);
+  await page.goto(`${base}/journal?session=demo-28`);
+  await page.getByRole('link', { name: 'Page 2 on the desk' }).waitFor();
+  await page.goto(`${base}/desk/strokes?session=demo-28&drawing=1:0`);
+  await page.getByLabel('Beside it').selectOption({ index: 2 });
+  await page.getByText('The rest of what the strokes tell').click();
+  await page.getByRole('img', { name: 'What it was drawn from' }).waitFor();
+  await page.waitForTimeout(2500);
+  await shoot('strokes', page);
+}
+{
+  const page = await open();
+  await today(page);
+  await page.goto(`${base}/poses/group`);
+  await page.getByRole('button', { name: 'New draft' }).click();
+  for (const name of ['Bread-carrier walking', 'Bell-ringer waiting', 'Drummer running', 'Archer aiming']) {
+    await page.getByRole('button', { name: 'Add a figure' }).click();
+    await page.getByRole('dialog').getByLabel('Named').fill(name);
+    await page.getByRole('dialog').getByRole('listitem').first().getByRole('button').click();
+  }
+  // Every member's own picture in place of its outline.
+  await page.waitForFunction(() => document.querySelectorAll('main svg image').length === 4, undefined, {
+    timeout: 120_000,
+  });
+  await page.waitForTimeout(1500);
+  await shoot('group', page);
 }
 await browser.close();
 stop();
