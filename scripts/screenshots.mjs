@@ -71,8 +71,8 @@ function shippedStrokes() {
   );
 }
 /** What they are of. */
-const DRUMMER = 'figure/drummer-running/fem/75/14/26';
-const poseOf = (referenceId) => ({ referenceId, leadInMs: 25_000, lookMs: 0, drawMs: 60_000, lookAgainMs: 0 });
+const DRUMMER = 'figure/drummer-running/masc/-115/10/26';
+const poseOf = (referenceId) => ({ referenceId, leadInMs: 1000, lookMs: 0, drawMs: 120_000, lookAgainMs: 0 });
 
 /** Draw strokes on the sheet with a pen that knows pressure. */
 async function drawn(page, strokes) {
@@ -239,7 +239,6 @@ for (const [name, path, last] of [
   );
   await page.goto(`${base}/run`);
   await page.getByRole('img', { name: /Reference:/ }).waitFor();
-  await page.keyboard.press('ArrowRight');
   await letPass(page, 3000);
   await drawn(page, shippedStrokes());
   await letPass(page, 12_000);

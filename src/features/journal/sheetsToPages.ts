@@ -6,7 +6,8 @@ import { USUAL_SHEET } from '@/core/practice/paper/sheet';
 import { type DrawnSheet, sheetAsPage, sheetsDrawn } from '@/core/strokes/sheetsDrawn';
 import { storageProblem } from '@/storage/problems';
 import { addPage, pageIds } from '@/storage/sessions/pages';
-import { strokesOf } from '@/storage/sessions/strokes';
+import { countStrokes, strokesOf } from '@/storage/sessions/strokes';
+import { useStored } from '@/storage/hooks/useStored';
 import { PAPER_COLORS } from '@/ui/ink/grain';
 import { paintStroke } from '@/ui/ink/paintInk';
 import { toastProblem } from '@/ui/toast/toast';
@@ -55,8 +56,10 @@ const underWay = new Map<string, Promise<void>>();
 
 /** The sheets of a finished session become its pages as soon as one looks for them. */
 export function useSheetsAsPages(session: Session): void {
+  // They may come later than the session: out of an archive, or with the demo.
+  const some = useStored(() => countStrokes(session.id), ['strokes'], [session.id]).value ?? 0;
   useEffect(() => {
-    if (session.status !== 'kept' || underWay.has(session.id)) return;
+    if (some === 0 || session.status !== 'kept' || underWay.has(session.id)) return;
     underWay.set(
       session.id,
       keepSheets(session)
@@ -65,5 +68,5 @@ export function useSheetsAsPages(session: Session): void {
         })
         .finally(() => underWay.delete(session.id)),
     );
-  }, [session]);
+  }, [session, some]);
 }

@@ -10,6 +10,10 @@ export async function strokesOf(sessionId: string): Promise<InkStroke[]> {
   return (await db()).getAllFromIndex('strokes', 'bySession', sessionId);
 }
 
+/** How many strokes of a session there are. */
+export const countStrokes = async (sessionId: string): Promise<number> =>
+  (await db()).countFromIndex('strokes', 'bySession', sessionId);
+
 /** Keep one stroke, at once and for good: what is on the sheet outlives a crash. Nobody is told while it is drawn. */
 export const keepStroke = (stroke: InkStroke): Promise<void> =>
   atomically(['strokes'], (tx) => put(tx, 'strokes', stroke), { durability: 'strict' });
