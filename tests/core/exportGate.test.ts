@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type DrawnSource, exportGate, PURPOSES } from '@/core/references/exportGate';
+import { type DrawnSource, exportGate, pictureGate, PURPOSES } from '@/core/references/exportGate';
 import { LICENSES, NO_RIGHTS } from '@/core/references/picture';
 
 const source = (license: (typeof LICENSES)[number] | null, credit = '', name = 'a picture'): DrawnSource => ({
@@ -38,5 +38,19 @@ describe('taking a drawing out', () => {
     expect(gate.allowed).toBe(false);
     expect(gate.words.match(/archer/g)).toHaveLength(1);
     expect(gate.words).toContain('who is to be named');
+  });
+  it('lets nothing out in which a picture for practice is to be seen itself, whoever is named', () => {
+    expect(pictureGate('post', [source('practice-only', 'A. Baker', 'dancer')], [])).toMatchObject({
+      allowed: false,
+      words: '“dancer” itself is to be seen in it (for practice only): put a drawing of it in its place.',
+    });
+    expect(pictureGate('post', [{ name: 'gone', rights: null }], []).words).toContain('is no longer here');
+    expect(pictureGate('sell', [source('own'), source('free')], []).allowed).toBe(true);
+    // What a drawing was made from is asked as ever.
+    expect(pictureGate('post', [source('own')], [source('practice-only', 'A. Baker')])).toMatchObject({
+      allowed: true,
+      credits: ['A. Baker'],
+    });
+    expect(pictureGate('sell', [], [source('practice-only', 'A. Baker')]).allowed).toBe(false);
   });
 });

@@ -48,7 +48,7 @@ test('several figures on one sheet: moved, ordered, looked at, taken out, drawn'
   await page.getByLabel('Among the 3 to show').check();
   await kept(page, 'groups', null, '"name":"Market"');
   const saved = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'As a picture' }).click();
+  await page.getByRole('button', { name: 'To show it' }).click();
   const { width, height } = await sharp(await (await saved).path()).metadata();
   expect([width, height]).toEqual([2400, 1697]);
   await page.getByRole('button', { name: 'Another draft after it' }).click();

@@ -51,6 +51,24 @@ export function exportGate(purpose: Purpose, sources: readonly DrawnSource[]): G
   };
 }
 
+/** The same where pictures themselves are to be seen in what leaves: then nothing less than one's own, or free, will do. */
+export function pictureGate(
+  purpose: Purpose,
+  pictures: readonly DrawnSource[],
+  drawnFrom: readonly DrawnSource[],
+): Gate {
+  const held = pictures.flatMap(({ name, rights }) =>
+    rights && keptBack(rights) === undefined
+      ? []
+      : [
+          `“${name}” itself is to be seen in it (${(rights && keptBack(rights)) ?? 'it is no longer here'}): put a drawing of it in its place.`,
+        ],
+  );
+  return held.length > 0
+    ? { allowed: false, words: [...new Set(held)].join(' '), credits: [] }
+    : exportGate(purpose, [...pictures, ...drawnFrom]);
+}
+
 /** Why a picture itself stays here when a plan that uses it is shared; undefined where it may go along. */
 export function keptBack({ license }: Rights): string | undefined {
   if (license === null) return 'nothing is said of its rights';

@@ -1,5 +1,5 @@
 'use client';
-import { ArrowDown, ArrowUp, FlipHorizontal2, Plus, Trash2, Undo2 } from 'lucide-react';
+import { Plus, Undo2 } from 'lucide-react';
 import { useSearchParams, useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { findingsOf } from '@/core/group/findings';
@@ -11,7 +11,6 @@ import {
   MOST_MEMBERS,
   MOST_SHOWN,
   nextDraft,
-  reordered,
   withShown,
 } from '@/core/group/group';
 import { groupPlan } from '@/core/group/groupPlan';
@@ -29,12 +28,21 @@ import { storageProblem } from '@/storage/problems';
 import { allPages } from '@/storage/sessions/pages';
 import { knownFacts } from '@/core/figure/catalogue/catalogue';
 import { download } from '@/ui/download';
+import { withCredits } from '@/ui/creditStrip';
+import { TakeOut } from '@/ui/TakeOut';
+import { gateForPictures } from '@/storage/references/takingOut';
+import { loadSession } from '@/storage/sessions/sessions';
+import { posesDrawn } from '@/core/journal/drawings';
+import type { Page } from '@/core/journal/session';
+import type { Gate, Purpose } from '@/core/references/exportGate';
 import { Notice } from '@/ui/Notice';
 import { usePageKeys } from '@/ui/input/usePageKeys';
 import { toast, toastProblem } from '@/ui/toast/toast';
 import { AddMember } from './AddMember';
 import { Drafts } from './Drafts';
 import { GroupSheet, pathOfRings } from './GroupSheet';
+import { MemberRows } from './MemberRows';
+import { WhatWasFound } from './WhatWasFound';
 import { DrawingMember, type MemberPicture, ReferenceMember } from './MemberPictures';
 import { groupPicture } from './groupPicture';
 
@@ -156,8 +164,6 @@ function Draft({
     setSteps(afterDoing(steps, from, MOST_STEPS));
     setGroup(groupSchema.parse(next));
   };
-  const changeMember = (id: string, some: Partial<Member>): void =>
-    change({ ...group, members: group.members.map((m) => (m.id === id ? { ...m, ...some } : m)) });
   const undo = (): void => {
     const last = steps.past.at(-1);
     if (!last) return;
@@ -297,135 +303,16 @@ function Draft({
             onChange={(event) => setGroup({ ...group, name: event.target.value })}
           />
         </label>
-        <h2 className="mt-4 text-[18px]">From the front to the back</h2>
-        <ol className="mt-1">
-          {group.members.map((member, i) => {
-            const height = heights.find(({ id }) => id === member.id);
-            return (
-              <li
-                key={member.id}
-                className={`border-b border-hairline py-2 ${chosen === member.id ? 'bg-sheet' : ''}`}
-                onFocus={() => setChosen(member.id)}
-              >
-                <div className="flex items-baseline gap-2">
-                  <b className="tabular-nums">{i + 1}</b>
-                  <span className="min-w-0 flex-1 truncate">{nameOf(member.id)}</span>
-                  {height && (
-                    <span className="text-quiet tabular-nums">
-                      {height.cm.toFixed(1)} cm, {Math.round(height.ofFront * 100)} %
-                    </span>
-                  )}
-                </div>
-                <div className="mt-1 flex flex-wrap items-center gap-1">
-                  <button
-                    type="button"
-                    className="btn-quiet btn min-h-11 btn-sm"
-                    disabled={i === 0}
-                    aria-label={`${label(member.id)}, one step to the front`}
-                    onClick={() => change({ ...group, members: reordered(group.members, member.id, -1) })}
-                  >
-                    <ArrowUp size={16} aria-hidden /> Front
-                  </button>
-                  <button
-                    type="button"
-                    className="btn-quiet btn min-h-11 btn-sm"
-                    disabled={i === group.members.length - 1}
-                    aria-label={`${label(member.id)}, one step to the back`}
-                    onClick={() => change({ ...group, members: reordered(group.members, member.id, 1) })}
-                  >
-                    <ArrowDown size={16} aria-hidden /> Back
-                  </button>
-                  <button
-                    type="button"
-                    className="btn-quiet btn min-h-11 btn-sm"
-                    aria-pressed={member.mirrored === true}
-                    aria-label={`Mirror ${String(i + 1)}`}
-                    onClick={() => changeMember(member.id, { mirrored: member.mirrored ? undefined : true })}
-                  >
-                    <FlipHorizontal2 size={16} aria-hidden />
-                  </button>
-                  <label className="flex items-center gap-1">
-                    <span className="sr-only">Stands upright, cm, number {i + 1}</span>
-                    <input
-                      type="number"
-                      className="input min-h-11 w-20 input-sm"
-                      min={30}
-                      max={400}
-                      value={member.standsCm}
-                      onChange={(event) =>
-                        event.target.valueAsNumber >= 30 &&
-                        changeMember(member.id, { standsCm: Math.min(400, event.target.valueAsNumber) })
-                      }
-                    />
-                    <span className="text-[14px] text-quiet">cm tall</span>
-                  </label>
-                  <label className="flex min-h-11 items-center gap-1">
-                    <input
-                      type="checkbox"
-                      className="checkbox checkbox-sm"
-                      checked={member.giant !== undefined}
-                      onChange={(event) => changeMember(member.id, { giant: event.target.checked ? 1.6 : undefined })}
-                    />
-                    <span className="text-[14px]">a giant</span>
-                  </label>
-                  {member.giant !== undefined && (
-                    <input
-                      type="number"
-                      className="input min-h-11 w-16 input-sm"
-                      aria-label={`Times as large, number ${String(i + 1)}`}
-                      min={0.2}
-                      max={6}
-                      step={0.1}
-                      value={member.giant}
-                      onChange={(event) =>
-                        event.target.valueAsNumber >= 0.2 &&
-                        changeMember(member.id, { giant: Math.min(6, event.target.valueAsNumber) })
-                      }
-                    />
-                  )}
-                  <button
-                    type="button"
-                    className="btn-quiet btn min-h-11 btn-sm"
-                    aria-label={`Take ${String(i + 1)} off`}
-                    onClick={() => change({ ...group, members: group.members.filter((m) => m.id !== member.id) })}
-                  >
-                    <Trash2 size={16} aria-hidden />
-                  </button>
-                </div>
-              </li>
-            );
-          })}
-        </ol>
-        {placed.length > 1 && (
-          <section aria-label="What was found" className="mt-4">
-            <h2 className="text-[18px]">What was found</h2>
-            <div role="status">
-              {findings.sentences.length === 0 ? (
-                <p>Nothing is lost, repeated or left empty.</p>
-              ) : (
-                <ul className="mt-1 flex flex-col gap-1">
-                  {findings.sentences.map((words) => (
-                    <li key={words}>{words}</li>
-                  ))}
-                </ul>
-              )}
-            </div>
-            <p className="mt-1 text-[14px] text-quiet">
-              Largest empty circle: {(findings.circle.share * 100).toFixed(0)} % of the sheet. Found from points and
-              outlines; what is meant is yours to say.
-            </p>
-            <details className="mt-2">
-              <summary className="cursor-pointer">Pair by pair, {counted(findings.pairs.length, 'pair')}</summary>
-              <ul className="mt-1 text-[15px]">
-                {findings.pairs.map(({ words, clash }) => (
-                  <li key={words} className={clash ? '' : 'text-quiet'}>
-                    {words}
-                  </li>
-                ))}
-              </ul>
-            </details>
-          </section>
-        )}
+        <MemberRows
+          group={group}
+          heights={heights}
+          chosen={chosen}
+          onChoose={setChosen}
+          nameOf={nameOf}
+          label={label}
+          onChange={change}
+        />
+        {placed.length > 1 && <WhatWasFound findings={findings} />}
         <section aria-label="What becomes of it" className="mt-4 border-t border-hairline pt-3">
           <div className="flex flex-wrap items-center gap-3">
             <label className="flex items-center gap-2">
@@ -469,19 +356,6 @@ function Draft({
             <button
               type="button"
               className="btn-quiet btn min-h-11"
-              disabled={placed.length === 0}
-              onClick={() => {
-                groupPicture(group, placed, pictures).then(
-                  (image) => download(image, `${group.name || 'group'}.png`),
-                  () => toastProblem('The picture could not be made. The draft is kept as it is; try once more.'),
-                );
-              }}
-            >
-              As a picture
-            </button>
-            <button
-              type="button"
-              className="btn-quiet btn min-h-11"
               onClick={() => onBegin(nextDraft(group, crypto.randomUUID(), Date.now()))}
             >
               Another draft after it
@@ -501,6 +375,16 @@ function Draft({
               Take the draft away
             </button>
           </div>
+          {placed.length > 0 && (
+            <div className="mt-3">
+              <TakeOut
+                problemOf={storageProblem}
+                onTake={(purpose) => takeOut(purpose, group, placed, pictures, pages)}
+              >
+                <p className="text-[14px] text-quiet">As a picture of the whole sheet, without what was found.</p>
+              </TakeOut>
+            </div>
+          )}
           <label className="mt-3 flex min-h-11 items-center gap-2">
             <input
               type="checkbox"
@@ -528,6 +412,29 @@ function Draft({
       )}
     </div>
   );
+}
+
+/** The sheet as a picture, as far as what is to be seen in it allows. */
+async function takeOut(
+  purpose: Purpose,
+  group: Group,
+  placed: readonly Placed[],
+  pictures: ReadonlyMap<string, MemberPicture>,
+  pages: readonly Page[],
+): Promise<Gate> {
+  const drawnFrom = await Promise.all(
+    group.members.map(async ({ source }): Promise<string | null> => {
+      if (source.kind !== 'drawing') return null;
+      const session = await loadSession(pages.find(({ id }) => id === source.pageId)?.sessionId ?? '');
+      return (session && posesDrawn(session).find((d) => d.drawing === source.drawing)?.referenceId) ?? null;
+    }),
+  );
+  const shown = group.members.flatMap(({ source }) => (source.kind === 'reference' ? [source.referenceId] : []));
+  const gate = await gateForPictures(purpose, shown, drawnFrom);
+  if (!gate.allowed) return gate;
+  const image = await withCredits(await groupPicture(group, placed, pictures), gate.credits);
+  download(image, `${group.name || 'group'}.${image.type === 'image/png' ? 'png' : 'jpg'}`);
+  return gate;
 }
 
 /** Whoever comes after stands a little behind, to the other side. */

@@ -28,6 +28,8 @@ import { SPEEDS, useReplay } from './useReplay';
 
 const HEIGHT = 460;
 const THE_HAND = 'hand';
+/** Moments at which a line ran that are offered at most. */
+const MOST_RUNS = 6;
 
 /** A drawing made on the screen, stroke by stroke: what its strokes tell, and how it came about. */
 export function StrokesPage() {
@@ -70,7 +72,7 @@ function Drawn({ drawn, onBeginning }: { drawn: DrawnOnScreen; onBeginning: (beg
   const replay = useReplay(Math.max(1, lastMs));
   const name = useReferenceName(referenceId);
   const url = useReferenceImage(referenceId);
-  const sentences = useMemo(() => {
+  const { sentences, ran } = useMemo(() => {
     const known = {
       exercise,
       spentMs,
@@ -78,7 +80,9 @@ function Drawn({ drawn, onBeginning }: { drawn: DrawnOnScreen; onBeginning: (beg
       places,
       lightFrom: lightVector(traits?.lightFrom),
     };
-    return toldSentences(strokesTold(marks, known), known);
+    const told = strokesTold(marks, known);
+    const slow = exercise.rule.pace === 'slow';
+    return { sentences: toldSentences(told, known), ran: slow ? (told.pace?.runs ?? []).slice(0, MOST_RUNS) : [] };
   }, [marks, exercise, spentMs, strokes, places, traits]);
   const [first, ...rest] = sentences;
   const fileName = `strokes-${new Date(session.startedAtMs).toISOString().slice(0, 10)}-${pose.drawing.replace(/\W+/g, '-')}`;
@@ -198,6 +202,21 @@ function Drawn({ drawn, onBeginning }: { drawn: DrawnOnScreen; onBeginning: (beg
                   <li key={key}>{words}</li>
                 ))}
               </ul>
+              {ran.length > 0 && (
+                <p className="mt-3 flex flex-wrap items-center gap-2">
+                  <span className="text-quiet">Look at where it ran:</span>
+                  {ran.map(({ fromMs, times }) => (
+                    <button
+                      key={fromMs}
+                      type="button"
+                      className="btn-quiet btn min-h-11 btn-sm"
+                      onClick={() => replay.goTo(fromMs)}
+                    >
+                      {clockDigits(Math.floor(fromMs / 1000) * 1000)}, {times.toFixed(1)} times
+                    </button>
+                  ))}
+                </p>
+              )}
               {!places && (
                 <p className="mt-3 text-[14px] text-quiet">
                   In which order the parts came is told once their places are known: measure it on the Desk.

@@ -1,4 +1,4 @@
-import { type DrawnSource, exportGate, type Gate, type Purpose } from '@/core/references/exportGate';
+import { type DrawnSource, exportGate, type Gate, pictureGate, type Purpose } from '@/core/references/exportGate';
 import { parsePictureReference } from '@/core/references/picture';
 import { loadPicture } from '@/storage/pictures/pictures';
 
@@ -12,3 +12,10 @@ async function sourcesOf(references: readonly (string | null)[]): Promise<DrawnS
 /** Whether what was drawn from some references may be taken out for a purpose. */
 export const gateFor = async (purpose: Purpose, references: readonly (string | null)[]): Promise<Gate> =>
   exportGate(purpose, await sourcesOf(references));
+
+/** The same of something in which references themselves are to be seen, beside drawings from others. */
+export const gateForPictures = async (
+  purpose: Purpose,
+  shown: readonly string[],
+  drawnFrom: readonly (string | null)[],
+): Promise<Gate> => pictureGate(purpose, await sourcesOf(shown), await sourcesOf(drawnFrom));
