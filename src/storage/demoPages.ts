@@ -1,9 +1,11 @@
+import { group } from 'd3-array';
 import * as z from 'zod/mini';
 import { pageSchema } from '@/core/journal/session';
 import { inkStrokeSchema } from '@/core/strokes/inkStroke';
 import { announce } from './changes';
 import { atomically, db, put } from './db';
 import { imageKey } from './images';
+import { countStrokes } from './sessions/strokes';
 
 /** What ships of a page: its record without what is only known here, and the name of its photograph. */
 const shippedSchema = z.array(
@@ -44,14 +46,16 @@ export async function addDemoPages(): Promise<void> {
 
 /** Lay her strokes beside those of her sessions on the screen that are here; once they are there they stay as they are. */
 async function addDemoStrokes(): Promise<void> {
+  const database = await db();
   const shipped = z.array(inkStrokeSchema).parse(await (await fetched('/demo/strokes.json')).json());
-  await atomically(['sessions', 'strokes'], async (tx) => {
-    const there = new Set(await tx.objectStore('sessions').getAllKeys());
-    for (const stroke of shipped)
-      if (there.has(stroke.sessionId) && (await tx.objectStore('strokes').getKey(stroke.id)) === undefined)
-        await put(tx, 'strokes', stroke);
-  });
-  announce('strokes');
+  for (const [sessionId, strokes] of group(shipped, (stroke) => stroke.sessionId)) {
+    const here = (await database.getKey('sessions', sessionId)) !== undefined;
+    if (!here || (await countStrokes(sessionId)) > 0) continue;
+    await atomically(['strokes'], async (tx) => {
+      for (const stroke of strokes) await put(tx, 'strokes', stroke);
+    });
+    announce('strokes');
+  }
 }
 
 let adding: Promise<void> | undefined;

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
+import { kept } from './steps';
 
 test('from the journal to the months: by keys, with a promise that stays, and out as a table', async ({ page }) => {
   await page.goto('/journal');
@@ -17,6 +18,7 @@ test('from the journal to the months: by keys, with a promise that stays, and ou
     expect(await together.textContent()).toBe(said);
   }
   await page.getByRole('spinbutton', { name: 'and for minutes a week' }).fill('100');
+  await kept(page, 'settings', 'promisedMinutes', '100');
   await page.reload();
   await expect(page.getByRole('spinbutton', { name: 'and for minutes a week' })).toHaveValue('100');
   const [file] = await Promise.all([

@@ -9,6 +9,9 @@ import type { MemberPicture } from './MemberPictures';
 const STEP = 0.01;
 const FAR = 0.05;
 
+/** A drawing’s own paper is bleached: only what was drawn lies on the sheet. */
+export const BLEACHED = 'grayscale(1) brightness(1.2) contrast(1.5)';
+
 const two = (v: number): string => v.toFixed(2);
 export const pathOfRings = (rings: readonly (readonly (readonly [number, number])[])[]): string =>
   rings.map((ring) => `M${ring.map(([x, y]) => `${two(x)} ${two(y)}`).join('L')}Z`).join('');
@@ -138,7 +141,7 @@ export function GroupSheet({
                   height={shape.height * k}
                   preserveAspectRatio="none"
                   clipPath={`url(#${clipId})`}
-                  style={plainRings.length > 0 ? undefined : { mixBlendMode: 'multiply' }}
+                  style={plainRings.length > 0 ? undefined : { mixBlendMode: 'multiply', filter: BLEACHED }}
                 />
               ) : (
                 <path d={pathOfRings(plainRings)} fill="#b9a58c" />

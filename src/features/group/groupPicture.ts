@@ -1,6 +1,6 @@
 import type { Group } from '@/core/group/group';
 import { castShadow, type Placed, sheetMm } from '@/core/group/placeMembers';
-import { pathOfRings } from './GroupSheet';
+import { BLEACHED, pathOfRings } from './GroupSheet';
 import type { MemberPicture } from './MemberPictures';
 
 /** The long side of the picture, pixels. */
@@ -46,6 +46,7 @@ export async function groupPicture(
     if (rings.length === 0) {
       // A drawing lies on the same paper: its own is not seen.
       context.globalCompositeOperation = 'multiply';
+      context.filter = BLEACHED;
       const part = window ?? { x: 0, y: 0, width: shape.width, height: shape.height };
       context.beginPath();
       context.rect(left + part.x * size, top + part.y * size, part.width * size, part.height * size);

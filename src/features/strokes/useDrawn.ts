@@ -1,4 +1,5 @@
 'use client';
+import { group } from 'd3-array';
 import type { SheetDrawing } from '@/core/desk/sheet';
 import { type Drawing, posesDrawn } from '@/core/journal/drawings';
 import type { Session } from '@/core/journal/session';
@@ -34,7 +35,7 @@ async function load(sessionId: string, drawing: string, wanted: number | undefin
   if (!session || !pose) return null;
   const all = (await strokesOf(sessionId)).filter((s) => sessionDrawing(s.drawing) === drawing && !s.undone);
   if (all.length === 0) return null;
-  const begun = Map.groupBy(all, (s) => `${s.drawing} ${String(s.attempt)}`);
+  const begun = group(all, (s) => `${s.drawing} ${String(s.attempt)}`);
   const keys = [...begun.keys()];
   const again = (key: string): boolean => !key.startsWith(`${drawing} `);
   const beginning =
