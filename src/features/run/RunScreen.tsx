@@ -392,7 +392,7 @@ function halvesOf(hand: Room['hand'], sheetAlone: boolean): { picture: string; s
   const right = hand === 'right';
   if (sheetAlone)
     return {
-      picture: `sheet-half absolute inset-y-0 w-[30%] portrait:inset-x-0 portrait:bottom-auto portrait:h-[24%] portrait:w-full ${right ? 'left-0' : 'right-0'}`,
+      picture: `sheet-half sheet-alone absolute inset-y-0 w-[30%] portrait:inset-x-0 portrait:bottom-auto portrait:h-[24%] portrait:w-full ${right ? 'left-0' : 'right-0'}`,
       sheet: `absolute inset-y-0 w-[70%] portrait:inset-x-0 portrait:top-auto portrait:h-[76%] portrait:w-full ${right ? 'right-0' : 'left-0'}`,
     };
   return {

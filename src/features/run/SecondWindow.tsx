@@ -129,6 +129,7 @@ function Followed({ session, follower }: { session: Session; follower: Follower 
             state={state}
             clock="large"
             wordsOn={room.hand === 'right' ? 'left' : 'right'}
+            onScreen={room.drawsOn === 'screen'}
             onCommand={run.command}
             onSay={run.say}
           />

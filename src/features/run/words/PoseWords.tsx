@@ -114,7 +114,7 @@ export function PoseWords(props: SegmentProps) {
       )}
       {told && (
         <p
-          className={`pointer-events-none absolute top-10 max-w-[240px] rounded px-2 py-1 font-serif text-[20px] leading-6 halo ${otherSide}`}
+          className={`run-moment pointer-events-none absolute top-10 max-w-[240px] rounded px-2 py-1 font-serif text-[20px] leading-6 halo ${otherSide}`}
         >
           {told}
         </p>
