@@ -16,6 +16,8 @@ export const sessionSchema = z.object({
   log: runLogSchema,
   /** Wall time of the start, ms since 1970. The session clock begins there. */
   startedAtMs: momentSchema,
+  /** When it was noted to have begun, where the learner has corrected that since. */
+  notedAtMs: z.optional(momentSchema),
   /** Last sign of life on the session clock, for picking up after a crash. */
   lastSeenMs: sessionMsSchema,
   status: z.enum(['running', 'kept']),

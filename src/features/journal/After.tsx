@@ -8,6 +8,7 @@ import { useMemo } from 'react';
 import { compareToPlan } from '@/core/journal/compare';
 import type { Session } from '@/core/journal/session';
 import { codeWordsOf } from '@/core/journal/sheetCode';
+import { mainPieceWords } from '@/core/journal/mainPiece';
 import { accountSession } from '@/core/journal/sessionAccount';
 import { sameLearner } from '@/core/journal/whose';
 import { clockDigits } from '@/core/practice/time/duration';
@@ -69,7 +70,7 @@ function Made({ session }: { session: Session }) {
       </h1>
       <p className="mt-2 font-serif text-[19px]">
         {asides.length > 0 && `${asides.join('; ')}. `}
-        {compareToPlan(session)}
+        {compareToPlan(session)} {mainPieceWords(session)}
       </p>
       <div className="mt-6">
         <AsItWent session={session} />

@@ -13,6 +13,7 @@ import { focalKept } from '@/core/journal/focal';
 import type { Session } from '@/core/journal/session';
 import { codeWordsOf, sessionNumber } from '@/core/journal/sheetCode';
 import { causeWords } from '@/core/journal/causeWords';
+import { mainPieceWords } from '@/core/journal/mainPiece';
 import { accountSession } from '@/core/journal/sessionAccount';
 import { lookedAt } from '@/core/journal/whose';
 import { DEMO_LEARNER, isDemoSession } from '@/core/demoLearner';
@@ -33,6 +34,7 @@ import { FindSheet } from './FindSheet';
 import { FirstAndLast } from './FirstAndLast';
 import { LoosePages } from './LoosePages';
 import { NoteField } from './NoteField';
+import { BegunAt } from './BegunAt';
 import { PagePhotos } from './PagePhotos';
 import { useSheetsAsPages } from './sheetsToPages';
 import { TimeSums } from './TimeSums';
@@ -123,6 +125,8 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
         {number && `Session ${String(number)}: `}
         {counted(drawings, 'drawing')}, begun at {wallTime(session.startedAtMs)}. {compareToPlan(session)}
       </p>
+      {mainPieceWords(session) && <p className="mt-1">{mainPieceWords(session)}</p>}
+      <BegunAt key={`begun ${session.id}`} session={session} nowMs={nowMs} />
       {causeWords(session.plan) && <p className="mt-1">{causeWords(session.plan)}</p>}
       <div className="mt-5">
         <AsItWent session={session} />

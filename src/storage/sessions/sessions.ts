@@ -66,6 +66,15 @@ export async function appendEvents(id: string, events: readonly RunEvent[], stat
 export const heartbeat = (id: string, lastSeenMs: number): Promise<void> =>
   change(id, (s) => (s.status === 'running' && s.lastSeenMs < lastSeenMs ? { lastSeenMs } : undefined), 'relaxed');
 
+/** Say that a session began at another time; what was noted stays beside it, and a correction taken back leaves nothing. */
+export async function correctStart(id: string, startedAtMs: number): Promise<void> {
+  await change(id, (session) => {
+    const notedAtMs = session.notedAtMs ?? session.startedAtMs;
+    return { startedAtMs, notedAtMs: notedAtMs === startedAtMs ? undefined : notedAtMs };
+  });
+  announce('sessions');
+}
+
 export async function saveNote(id: string, note: string): Promise<void> {
   await change(id, () => ({ note }));
   announce('sessions');

@@ -67,6 +67,20 @@ export const LIGHT = [
     rule: { reference: 'none' },
     seconds: [600, 2400, 10_800],
     closingQuestion: 'What did the warm-up give to it?',
+    // A little of each is better than all of some: ten of eleven may still look wrong.
+    lookAt: [
+      'Gesture',
+      'Proportion',
+      'Balance',
+      'Solid forms',
+      'Overlaps',
+      'Landmarks',
+      'Line',
+      'Edges',
+      'Values',
+      'One light',
+      'Place on the sheet',
+    ],
     form: { drawn: 'hatching', mainPiece: true },
   }),
   exercise({
