@@ -1,3 +1,4 @@
+import { leftOut } from '@/core/references/leftOut';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { packBoard } from '@/core/references/board';
@@ -231,5 +232,14 @@ describe('guesses', () => {
     expect(isSaid({ ...unsure, corrected: { family: 'seated' } }, 'family')).toBe(true);
     expect(isSaid({ ...unsure, felt: 2, sure: { difficulty: 0.1 } }, 'difficulty')).toBe(true);
     expect(isSaid({ ...unsure, sure: {} }, 'family')).toBe(true);
+  });
+});
+
+describe('what filters leave out', () => {
+  it('is named, and of many it is told how many more', () => {
+    const here = Array.from({ length: 10 }, (_, i) => ({ id: String(i), name: `picture ${String(i)}` }));
+    expect(leftOut(here, here.slice(3), 40)).toEqual({ names: ['picture 0', 'picture 1', 'picture 2'], more: 0 });
+    expect(leftOut(here, [], 4)).toEqual({ names: here.slice(0, 4).map(({ name }) => name), more: 6 });
+    expect(leftOut(here, here, 4)).toEqual({ names: [], more: 0 });
   });
 });

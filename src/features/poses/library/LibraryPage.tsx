@@ -17,6 +17,7 @@ import { Alike } from './Alike';
 import { EmptyPlace } from './EmptyPlace';
 import { FacetPanel } from './FacetPanel';
 import { IntakeBar, UnpackingBar } from './IntakeBar';
+import { LeftOut } from './LeftOut';
 import { FolderNotice, LibraryHeader } from './LibraryHeader';
 import { LibraryToolbar } from './LibraryToolbar';
 import { PictureGrid } from './PictureGrid';
@@ -157,6 +158,7 @@ export function LibraryPage({
             className={`lg:sticky lg:top-3 lg:block lg:max-h-[calc(100dvh-24px)] lg:self-start lg:overflow-y-auto lg:pr-1 ${facetsShown ? 'max-lg:mb-4' : 'max-lg:hidden'}`}
           >
             <FacetPanel facets={view.facets} query={query} onChange={view.setQuery} />
+            <LeftOut here={view.here} found={found} />
           </div>
           <div className="min-w-0">
             <LibraryToolbar
