@@ -1,4 +1,5 @@
 import { BIN_DAYS } from '@/core/bin';
+import { sheetOfPage } from '@/core/strokes/sheetsDrawn';
 import { announce } from './changes';
 import { db } from './db';
 import { imageKey } from './images';
@@ -7,7 +8,10 @@ import { imageKey } from './images';
 export async function emptyOldBin(nowMs: number): Promise<number> {
   const before = nowMs - BIN_DAYS * 86_400_000;
   const old = ({ binnedAtMs }: { binnedAtMs: number | null }): boolean => binnedAtMs !== null && binnedAtMs < before;
-  const tx = (await db()).transaction(['sets', 'pictures', 'pages', 'bodies', 'images', 'plans'], 'readwrite');
+  const tx = (await db()).transaction(
+    ['sets', 'pictures', 'pages', 'bodies', 'images', 'plans', 'strokes'],
+    'readwrite',
+  );
   const sets = new Set((await tx.objectStore('sets').getAll()).filter(old).map((s) => s.id));
   const pictures = (await tx.objectStore('pictures').getAll()).filter(old);
   const pages = (await tx.objectStore('pages').getAll()).filter(old);
@@ -24,6 +28,13 @@ export async function emptyOldBin(nowMs: number): Promise<number> {
       await tx.objectStore('images').delete(imageKey(kind, id));
       await tx.objectStore('images').delete(imageKey('thumbnail', id));
     }
+  // A sheet on the screen goes with its strokes: else it would be made a page again.
+  for (const { id, sessionId } of pages) {
+    const sheet = sheetOfPage(id);
+    if (sheet === undefined) continue;
+    const strokes = await tx.objectStore('strokes').index('bySession').getAll(sessionId);
+    for (const stroke of strokes) if (stroke.sheet === sheet) await tx.objectStore('strokes').delete(stroke.id);
+  }
   await tx.done;
   const count = sets.size + plans.length + pictures.length + pages.length;
   if (count > 0) announce('sets', 'pictures', 'pages', 'plans');

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import sharp from 'sharp';
-import { kept } from './steps';
+import { kept, stored } from './steps';
 
 async function add(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'Add a figure' }).click();
@@ -47,6 +47,10 @@ test('several figures on one sheet: moved, ordered, looked at, taken out, drawn'
   await page.getByLabel('Named').fill('Market');
   await page.getByLabel('Among the 3 to show').check();
   await kept(page, 'groups', null, '"name":"Market"');
+  // Kept once, it rests.
+  const resting = await stored(page, 'groups', null);
+  await page.waitForTimeout(1500);
+  expect(await stored(page, 'groups', null)).toEqual(resting);
   const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: 'To show it' }).click();
   const { width, height } = await sharp(await (await saved).path()).metadata();

@@ -11,10 +11,14 @@ import { sheetInkMl, sheetSvg } from '@/core/strokes/takeOut';
 import { InkSurface, type Surface } from '@/features/run/sheet/InkSurface';
 import { type NewStroke, useStrokes } from '@/features/run/sheet/useStrokes';
 import { useReplay } from '@/features/strokes/useReplay';
+import { emptyOldBin } from '@/storage/bin';
 import { closeDb } from '@/storage/db';
+import { addPage, binPage, pageIds } from '@/storage/sessions/pages';
+import type { Page } from '@/core/journal/session';
 import { inkOfPage, keepStroke, sessionsWithStrokes, strokesOf } from '@/storage/sessions/strokes';
 import { keyOf } from '../core/keys';
 
+const DAY_MS = 86_400_000;
 const A3 = { widthMm: 297, heightMm: 420 };
 const PLACE: SheetPlace = { sheet: 0, drawing: '0:0', attempt: 0, atMs: 1200 };
 const stroke = (x: number): NewStroke => ({
@@ -84,6 +88,31 @@ describe('strokes of a session', () => {
   it('are no ink of a photograph, nor of a sheet whose session is gone', async () => {
     expect(await inkOfPage('demo-page-1', 100, 140)).toBeUndefined();
     expect(await inkOfPage(sheetPageId('gone', 0), 100, 140)).toBeUndefined();
+  });
+  it('go for good with their page when it has been in the bin long enough, and no others', async () => {
+    const { result } = renderHook(() => useStrokes('s'));
+    await waitFor(() => expect(result.current.all).toEqual([]));
+    act(() => {
+      result.current.add(stroke(10));
+      result.current.add({ ...stroke(50), place: { ...PLACE, sheet: 1, drawing: '0:1' } });
+    });
+    await waitFor(async () => expect(await strokesOf('s')).toHaveLength(2));
+    const page: Page = {
+      id: sheetPageId('s', 0),
+      sessionId: 's',
+      widthPx: 10,
+      heightPx: 14,
+      addedAtMs: 1,
+      binnedAtMs: null,
+    };
+    const image = new Blob(['x']);
+    await addPage(page, image, image);
+    await binPage(page.id, 1000);
+    expect(await emptyOldBin(1000 + 29 * DAY_MS)).toBe(0);
+    expect(await strokesOf('s')).toHaveLength(2);
+    expect(await emptyOldBin(1000 + 31 * DAY_MS)).toBe(1);
+    expect((await strokesOf('s')).map(({ sheet }) => sheet)).toEqual([1]);
+    expect(await pageIds('s')).toEqual(new Set());
   });
   it('are written past their schema by nobody', async () => {
     const bad = { ...stroke(1), id: 'x' } as unknown as InkStroke;

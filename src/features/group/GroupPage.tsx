@@ -104,6 +104,8 @@ function Draft({
   onBegin: (group: Group) => void;
 }) {
   const [group, setGroup] = useState(start);
+  // What was written comes back as a record of its own: only what is done here is written.
+  const [first] = useState(start);
   const [steps, setSteps] = useState<Steps<Group>>(NO_STEPS);
   const [chosen, setChosen] = useState<string>();
   const [adding, setAdding] = useState(false);
@@ -133,7 +135,7 @@ function Draft({
   // What stands is kept soon after it was changed, with its outlines as they are.
   const keeping = useRef<ReturnType<typeof setTimeout>>(undefined);
   useEffect(() => {
-    if (group === start) return;
+    if (group === first) return;
     clearTimeout(keeping.current);
     const keep = (): void => {
       keeping.current = undefined;
@@ -158,7 +160,7 @@ function Draft({
       clearTimeout(keeping.current);
       keep();
     };
-  }, [group, start, placed, heightMm]);
+  }, [group, first, placed, heightMm]);
 
   const change = (next: Group, from: Group = group): void => {
     setSteps(afterDoing(steps, from, MOST_STEPS));
