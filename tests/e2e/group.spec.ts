@@ -48,6 +48,8 @@ test('several figures on one sheet: moved, ordered, looked at, taken out, drawn'
   await page.getByLabel('Among the 3 to show').check();
   await kept(page, 'groups', null, '"name":"Market"');
   // Kept once, it rests.
+  await kept(page, 'groups', null, '"shown":true');
+  await page.waitForTimeout(700);
   const resting = await stored(page, 'groups', null);
   await page.waitForTimeout(1500);
   expect(await stored(page, 'groups', null)).toEqual(resting);
