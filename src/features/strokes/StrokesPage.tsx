@@ -113,6 +113,14 @@ function Drawn({ drawn, onBeginning }: { drawn: DrawnOnScreen; onBeginning: (beg
                 className="max-w-full object-contain"
               />
             )}
+            {url === undefined && referenceId !== null && (
+              <div
+                className="w-full skeleton"
+                style={{ height: HEIGHT / 2 }}
+                role="status"
+                aria-label="Getting the picture ready"
+              />
+            )}
             <ReplayLane
               strokes={strokes}
               size={size}
@@ -225,7 +233,7 @@ function Drawn({ drawn, onBeginning }: { drawn: DrawnOnScreen; onBeginning: (beg
             </details>
           )}
           <p className="mt-3 text-[14px] text-quiet">
-            <Link href="/handbook?chapter=sheet" className="link-quiet">
+            <Link href="/handbook/sheet" className="link-quiet">
               What is measured, and what is not
             </Link>
           </p>
