@@ -95,9 +95,10 @@ describe('which sheet', () => {
     const change = segments.findIndex(({ kind }) => kind === 'change');
     expect(sheetNumber(plan, segments, change)).toBe(0);
   });
-  it('is upright, and as large as the plan’s paper', () => {
+  it('is as large as the plan’s paper', () => {
     expect(sheetSizeMm({})).toEqual({ widthMm: 297, heightMm: 420 });
     expect(sheetSizeMm({ sheet: { size: 'A5', paper: 'sketchbook' } })).toEqual({ widthMm: 148, heightMm: 210 });
+    expect(sheetSizeMm({ sheet: { size: 'A5', paper: 'sketchbook' } }, true)).toEqual({ widthMm: 210, heightMm: 148 });
   });
 });
 
@@ -189,6 +190,12 @@ describe('sheets as pages', () => {
     expect((box.y + box.height) * 420).toBeCloseTo(204, 1);
     // From memory, drawn once more: the same drawing of the session.
     expect(sheetAsPage(session, plan, sheets[1]).page.sheet!.drawings[0].drawing).toBe('0:0');
+  });
+  it('lie as their strokes say', () => {
+    const [drawn] = sheetsDrawn([made(0, { lying: true })], ['0:0']);
+    const { page } = sheetAsPage(session, plan, drawn);
+    expect(page.widthPx).toBeGreaterThan(page.heightPx);
+    expect(page.sheet!.aspect).toBeCloseTo(420 / 297, 2);
   });
   it('have ink where the tool went, but for what was rubbed out', () => {
     const size = { widthMm: 297, heightMm: 420 };

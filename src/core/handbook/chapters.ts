@@ -249,7 +249,7 @@ export const CHAPTERS: readonly Chapter[] = [
       {
         heading: 'The sheet',
         paragraphs: [
-          'Choose “this screen” on Your room, or press 3 in a session: a sheet lies beside the picture, on the side of the hand that draws, below it on a tall screen. It has the proportion of the plan’s paper. Pen, finger and mouse draw; once a pen was seen, a palm does nothing. With the picture in the second window the sheet has this one to itself.',
+          'Choose “this screen” on Your room, or press 3 in a session: a sheet lies beside the picture, on the side of the hand that draws, below it on a tall screen. It has the proportion of the plan’s paper; a figure that lies gets it on its side, and an empty one is turned by hand. Pen, finger and mouse draw; once a pen was seen, a palm does nothing. With the picture in the second window the sheet has this one to itself.',
           'Each stroke is kept the moment it is finished. When the session is over its sheets are pages in the journal, cut into their drawings, and on the Desk everything works on them as on a photograph.',
         ],
       },

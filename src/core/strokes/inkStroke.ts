@@ -37,6 +37,8 @@ export const inkStrokeSchema = z.object({
     z.maxLength(MOST_POINTS * PER_POINT),
     z.refine((all) => all.length % PER_POINT === 0),
   ),
+  /** Its sheet lay on its side; missing for one that stood upright. */
+  lying: z.optional(z.boolean()),
   /** Laid with the side of the point: the pen was held flat. */
   side: z.optional(z.boolean()),
   /** How many millimeters the hand moved for one of the sheet, where the screen's size was measured. */

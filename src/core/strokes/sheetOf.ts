@@ -93,8 +93,11 @@ export function strokesOnSheet(
   return there.filter(({ drawing, attempt }) => attempt === last.get(drawing));
 }
 
-/** The paper that a plan is drawn on, as its sheets lie before the learner: upright, millimeters. */
-export function sheetSizeMm({ sheet }: Pick<Plan, 'sheet'>): { widthMm: number; heightMm: number } {
-  const [heightMm, widthMm] = SHEET_SIZES[(sheet ?? USUAL_SHEET).size];
-  return { widthMm, heightMm };
+/** The paper that a plan is drawn on, as a sheet lies before the learner, millimeters. @param lying On its side. */
+export function sheetSizeMm({ sheet }: Pick<Plan, 'sheet'>, lying = false): { widthMm: number; heightMm: number } {
+  const [long, short] = SHEET_SIZES[(sheet ?? USUAL_SHEET).size];
+  return lying ? { widthMm: long, heightMm: short } : { widthMm: short, heightMm: long };
 }
+
+/** Whether the sheet of some strokes lies on its side. */
+export const isLying = (strokes: readonly Pick<InkStroke, 'lying'>[]): boolean => strokes[0]?.lying === true;

@@ -4,7 +4,7 @@ import type { Page, Session } from '../journal/session';
 import { clamp } from '../clamp';
 import type { Plan } from '../practice/plan/schema';
 import { type InkStroke, type Mark, markOf } from './inkStroke';
-import { sessionDrawing, sheetSizeMm, strokesOnSheet } from './sheetOf';
+import { isLying, sessionDrawing, sheetSizeMm, strokesOnSheet } from './sheetOf';
 
 /** A sheet of a session that was drawn on the screen, and what is seen of it. */
 export interface DrawnSheet {
@@ -65,7 +65,7 @@ export function sheetAsPage(
   plan: Pick<Plan, 'sheet'>,
   { sheet, strokes }: DrawnSheet,
 ): { page: Page; perMm: number } {
-  const { widthMm, heightMm } = sheetSizeMm(plan);
+  const { widthMm, heightMm } = sheetSizeMm(plan, isLying(strokes));
   const perMm = LONG_PX / Math.max(widthMm, heightMm);
   const [widthPx, heightPx] = [Math.round(widthMm * perMm), Math.round(heightMm * perMm)];
   const paper = SHEETS.find((one) => one.name === plan.sheet?.size)?.name;

@@ -5,7 +5,7 @@ import { type Drawing, posesDrawn } from '@/core/journal/drawings';
 import type { Session } from '@/core/journal/session';
 import type { PlaceName } from '@/core/measure/places';
 import type { InkStroke } from '@/core/strokes/inkStroke';
-import { sessionDrawing, sheetSizeMm } from '@/core/strokes/sheetOf';
+import { isLying, sessionDrawing, sheetSizeMm } from '@/core/strokes/sheetOf';
 import { sheetOfPage } from '@/core/strokes/sheetsDrawn';
 import { useStored } from '@/storage/hooks/useStored';
 import { listPages } from '@/storage/sessions/pages';
@@ -46,7 +46,7 @@ async function load(sessionId: string, drawing: string, wanted: number | undefin
     );
   const strokes = begun.get(keys[beginning]) ?? [];
   const beginnings = keys.map((key, i) => (again(key) ? 'once more, from memory' : `beginning ${String(i + 1)}`));
-  const size = sheetSizeMm(session.plan);
+  const size = sheetSizeMm(session.plan, isLying(strokes));
   const pages = await listPages(sessionId);
   const page = pages.find(
     ({ id, sheet }) => sheetOfPage(id) !== undefined && sheet?.drawings.some((box) => box.drawing === drawing),

@@ -1,5 +1,5 @@
 import type { InkStroke } from '@/core/strokes/inkStroke';
-import { sessionDrawing, sheetSizeMm, strokesOnSheet } from '@/core/strokes/sheetOf';
+import { isLying, sessionDrawing, sheetSizeMm, strokesOnSheet } from '@/core/strokes/sheetOf';
 import { inkOfStrokes, sheetOfPage } from '@/core/strokes/sheetsDrawn';
 import { loadSession } from './sessions';
 import { atomically, changeRecord, db, put } from '@/storage/db';
@@ -34,7 +34,9 @@ export async function inkOfPage(pageId: string, width: number, height: number): 
   const sessionId = pageId.slice(0, pageId.lastIndexOf('-sheet-'));
   const [session, strokes] = await Promise.all([loadSession(sessionId), strokesOf(sessionId)]);
   const seen = strokesOnSheet(strokes, sheet);
-  return session && seen.length > 0 ? inkOfStrokes(seen, sheetSizeMm(session.plan), width, height) : undefined;
+  return session && seen.length > 0
+    ? inkOfStrokes(seen, sheetSizeMm(session.plan, isLying(seen)), width, height)
+    : undefined;
 }
 
 /** Sessions that have strokes, each with the keys of the drawings they are of. */

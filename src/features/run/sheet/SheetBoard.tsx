@@ -23,10 +23,12 @@ import type { Exercise } from '@/core/practice/exercises/exercise';
 import { countsPeeks } from '@/core/practice/exercises/exercise';
 import type { Plan } from '@/core/practice/plan/schema';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
+import { referenceOf } from '@/core/practice/rules/showsReference';
+import { catalogued } from '@/core/figure/catalogue/catalogue';
 import type { Segment } from '@/core/practice/time/timeline';
 import { marksOf, type SheetTool } from '@/core/strokes/inkStroke';
 import { sheetRule, type SheetRule } from '@/core/strokes/sheetRule';
-import { isOnSheet, sheetNumber, sheetPlace, sheetSizeMm, strokesOnSheet } from '@/core/strokes/sheetOf';
+import { isLying, isOnSheet, sheetNumber, sheetPlace, sheetSizeMm, strokesOnSheet } from '@/core/strokes/sheetOf';
 import { strokesTold, toldSentences } from '@/core/strokes/told/told';
 import { lineLength } from '@/core/hand/stroke';
 import { counted } from '@/core/words';
@@ -56,6 +58,14 @@ const PLAIN_RULE: SheetRule = {
   most: undefined,
   otherHand: false,
 };
+
+/** A picture so much wider than high wants a sheet on its side. */
+const WIDE = 1.25;
+/** Whether a figure that ships is seen lying; of pictures one turns the sheet oneself. */
+function isWide(referenceId: string | null): boolean {
+  const small = referenceId === null ? undefined : catalogued(referenceId)?.small;
+  return small !== undefined && small[0] > WIDE * small[1];
+}
 
 function ruleNow(plan: Plan, segment: Segment, exercise: Exercise | undefined): SheetRule {
   if (!exercise) return PLAIN_RULE;
@@ -96,6 +106,8 @@ export function SheetBoard({
   const exercise = poseExercise(plan, segments[ahead === -1 ? at : ahead]);
   const rule = ruleNow(plan, segments[ahead === -1 ? at : ahead], exercise);
   const [wanted, setWanted] = useState<SheetTool>('graphite');
+  /** Empty sheets that were turned by hand, and how they lie. */
+  const [laidBy, setLaidBy] = useState<ReadonlyMap<number, boolean>>(new Map());
   const [peeking, setPeeking] = useState<number>();
   const [turned, setTurned] = useState({ mirrored: false, upsideDown: false });
   const drawing = isOnSheet(segment);
@@ -109,11 +121,14 @@ export function SheetBoard({
         : rule.materials[0];
   const seen = strokes.all && strokesOnSheet(strokes.all, sheet, place);
   const mine = place ? (seen ?? []).filter((s) => s.drawing === place.drawing && s.tool !== 'eraser') : [];
-  const { widthMm, heightMm } = sheetSizeMm(plan);
+  // A sheet with something on it stays as it lies; an empty one lies as its picture does, or as it was turned.
+  const referenceId = referenceOf(plan, segments[ahead === -1 ? at : ahead]);
+  const lying = seen && seen.length > 0 ? isLying(seen) : (laidBy.get(sheet) ?? isWide(referenceId));
+  const { widthMm, heightMm } = sheetSizeMm(plan, lying);
   const blind = drawing && rule.seen === 'afterward' && peeking === undefined;
 
   const onStroke = (stroke: NewStroke): void => {
-    strokes.add(stroke);
+    strokes.add({ ...stroke, ...(lying && { lying }) });
     if (stroke.tool === 'eraser') return;
     if (rule.most !== undefined) run.say({ type: 'marks', count: mine.length + 1 });
     const long = lineLength(stroke.points) >= TOUCH_MM;
@@ -172,7 +187,7 @@ export function SheetBoard({
             heightMm={heightMm}
             paper={plan.sheet?.paper ?? USUAL_SHEET.paper}
             strokes={() => strokesOnSheet(strokes.now(), sheet, place)}
-            laidKey={`${String(sheet)} ${place ? `${place.drawing} ${String(place.attempt)}` : ''} ${String(strokes.undone)}`}
+            laidKey={`${String(sheet)} ${lying ? 'lying' : ''} ${place ? `${place.drawing} ${String(place.attempt)}` : ''} ${String(strokes.undone)}`}
             liveKey={`${state.phase} ${String(state.segmentIndex)} ${String(state.visits.length)}`}
             tool={tool}
             erases={rule.erases}
@@ -242,6 +257,15 @@ export function SheetBoard({
               </>
             )}
           </div>
+        )}
+        {!between && (seen ?? []).length === 0 && (
+          <RunButton
+            className="btn-quiet h-12 px-3 max-sm:min-w-0"
+            onPress={() => setLaidBy(new Map([...laidBy, [sheet, !lying]]))}
+            label={lying ? 'The sheet upright' : 'The sheet on its side'}
+          >
+            <RotateCw size={18} aria-hidden />
+          </RunButton>
         )}
         {drawing && exercise && countsPeeks(exercise) && (
           <button

@@ -6,7 +6,7 @@ import type { SheetPlace } from '@/core/strokes/sheetOf';
 import { storageProblem } from '@/storage/problems';
 import { keepStroke, strokesOf, undoStroke } from '@/storage/sessions/strokes';
 
-export interface NewStroke extends Pick<InkStroke, 'tool' | 'by' | 'movedMm' | 'side'> {
+export interface NewStroke extends Pick<InkStroke, 'tool' | 'by' | 'movedMm' | 'side' | 'lying'> {
   place: SheetPlace;
   /** Millimeters; milliseconds since it began. */
   points: readonly StrokePoint[];
