@@ -1,6 +1,6 @@
 import { polygonContains } from 'd3-polygon';
 import type { Point } from '../figure/facts/actionLine';
-import { apart } from '../plane';
+import { apart, toSegment } from '../plane';
 import type { Placed } from './placeMembers';
 
 /** Places that a group must not lose: where a body bends. */
@@ -58,12 +58,6 @@ export function covers({ rings, marks, headMm }: Pick<Placed, 'rings' | 'marks' 
     const [from, to] = [marks.get(a), marks.get(b)];
     return from !== undefined && to !== undefined && toSegment(at, from, to) < LIMB_HEADS * headMm;
   });
-}
-
-function toSegment(p: Point, a: Point, b: Point): number {
-  const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
-  const u = Math.max(0, Math.min(1, ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / (dx * dx + dy * dy || 1)));
-  return apart(p, [a[0] + u * dx, a[1] + u * dy]);
 }
 
 /** A place of a member, where its own body does not hide it. */

@@ -1,5 +1,5 @@
 import type { Point } from '../figure/facts/actionLine';
-import type { Placed } from './placeMembers';
+import { otherSide, type Placed } from './placeMembers';
 
 /** Places that a pose is told by. */
 const POSE = [
@@ -32,9 +32,6 @@ export interface Neighbors {
   /** Both lift the same leg. */
   lifts: 'left' | 'right' | undefined;
 }
-
-const OTHER: Readonly<Record<string, string>> = { left: 'right', right: 'left' };
-const otherSide = (name: string): string => name.replace(/^(left|right)\b/, (side) => OTHER[side]);
 
 /** How far two poses differ, the second seen in a mirror where that is asked; undefined where too little of both is seen. */
 export function poseDifference(

@@ -53,7 +53,8 @@ export const scaleAt = (group: Pick<Group, 'size' | 'upright' | 'eyeLevel' | 'ey
   (Math.max(0, foot - group.eyeLevel) * sheetMm(group).heightMm) / group.eyeCm;
 
 const OTHER_SIDE: Readonly<Record<string, string>> = { left: 'right', right: 'left' };
-const mirroredName = (name: string): string => name.replace(/^(left|right)\b/, (side) => OTHER_SIDE[side]);
+/** The name of the same place on the other side of a body. */
+export const otherSide = (name: string): string => name.replace(/^(left|right)\b/, (side) => OTHER_SIDE[side]);
 
 /** A member put where it stands, as large as it is there. */
 export function placeMember(group: Group, member: Member, shape: Shape): Placed {
@@ -63,7 +64,7 @@ export function placeMember(group: Group, member: Member, shape: Shape): Placed 
   const k = tall / Math.max(1, shape.bottom - shape.top);
   const [middleX, footY] = [member.x * widthMm, member.foot * heightMm];
   const center = (shape.left + shape.right) / 2;
-  const named = (name: string): string => (member.mirrored ? mirroredName(name) : name);
+  const named = (name: string): string => (member.mirrored ? otherSide(name) : name);
   const put = ([x, y]: Point): Point => [
     middleX + (x - center) * k * (member.mirrored ? -1 : 1),
     footY + (y - shape.bottom) * k,

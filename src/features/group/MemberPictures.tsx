@@ -8,8 +8,7 @@ import { apart } from '@/core/plane';
 import { useCutDrawing } from '@/storage/hooks/useCutDrawing';
 import { useDrawnKey } from '@/storage/hooks/useDrawnKey';
 import { useReferenceImage } from '@/storage/hooks/useReferenceImage';
-import { useStored } from '@/storage/hooks/useStored';
-import { traitsOfFigure, traitsOfPicture } from '@/storage/references/traits';
+import { useTraits } from '@/storage/hooks/useTraits';
 
 /** Of a drawing's straightened sheet, its height in the units its shape is told in. */
 const SHEET_UNITS = 1000;
@@ -66,13 +65,7 @@ type Known = (id: string, picture: MemberPicture) => void;
 export function ReferenceMember({ id, referenceId, onKnown }: { id: string; referenceId: string; onKnown: Known }) {
   const url = useReferenceImage(referenceId);
   const key = useDrawnKey(referenceId, true);
-  const figure = traitsOfFigure(referenceId);
-  const read = useStored(
-    async () => (figure === undefined ? traitsOfPicture(referenceId) : undefined),
-    ['pictures'],
-    [referenceId],
-  );
-  const from = (figure ?? read.value)?.lightFrom ?? '';
+  const { lightFrom: from = '' } = useTraits(referenceId, false);
   useEffect(() => {
     const light = from.includes('left') ? 'left' : from.includes('right') ? 'right' : undefined;
     onKnown(id, { url: url ?? undefined, shape: key && shapeOf(key), window: undefined, light });

@@ -15,8 +15,7 @@ import { strokesTold, toldSentences } from '@/core/strokes/told/told';
 import { useDrawnKey } from '@/storage/hooks/useDrawnKey';
 import { useReferenceImage } from '@/storage/hooks/useReferenceImage';
 import { useReferenceName } from '@/storage/hooks/useReferenceName';
-import { useStored } from '@/storage/hooks/useStored';
-import { traitsOfFigure, traitsOfPicture } from '@/storage/references/traits';
+import { useTraits } from '@/storage/hooks/useTraits';
 import { download } from '@/ui/download';
 import { HandDrawn } from '@/ui/hand/HandDrawn';
 import { Notice } from '@/ui/Notice';
@@ -65,7 +64,7 @@ function Drawn({ drawn, onBeginning }: { drawn: DrawnOnScreen; onBeginning: (beg
   const marks = useMemo(() => marksOf(strokes), [strokes]);
   const lastMs = Math.max(0, ...marks.map(({ points }) => points[points.length - 1][2]));
   const spentMs = Math.max(pose.spentMs, lastMs);
-  const traits = useTraitsOf(referenceId);
+  const { lightFrom } = useTraits(referenceId, false);
   const [besideId, setBeside] = useState('');
   const versions = useVersions(referenceId, session.id, pose.drawing);
   const other = versions.find((v) => versionKey(v) === besideId);
@@ -78,12 +77,12 @@ function Drawn({ drawn, onBeginning }: { drawn: DrawnOnScreen; onBeginning: (beg
       spentMs,
       movedMm: strokes.find((s) => s.movedMm)?.movedMm,
       places,
-      lightFrom: lightVector(traits?.lightFrom),
+      lightFrom: lightVector(lightFrom),
     };
     const told = strokesTold(marks, known);
     const slow = exercise.rule.pace === 'slow';
     return { sentences: toldSentences(told, known), ran: slow ? (told.pace?.runs ?? []).slice(0, MOST_RUNS) : [] };
-  }, [marks, exercise, spentMs, strokes, places, traits]);
+  }, [marks, exercise, spentMs, strokes, places, lightFrom]);
   const [first, ...rest] = sentences;
   const fileName = `strokes-${new Date(session.startedAtMs).toISOString().slice(0, 10)}-${pose.drawing.replace(/\W+/g, '-')}`;
   const save = (text: string, type: string, ending: string): void =>
@@ -303,13 +302,3 @@ function HandLane({ drawn: { pose }, atMs }: { drawn: DrawnOnScreen; atMs: numbe
     </div>
   );
 }
-
-const useTraitsOf = (referenceId: string | null): ReturnType<typeof traitsOfFigure> => {
-  const known = referenceId === null ? undefined : traitsOfFigure(referenceId);
-  const read = useStored(
-    async () => (referenceId === null || known !== undefined ? undefined : traitsOfPicture(referenceId)),
-    ['pictures'],
-    [referenceId],
-  );
-  return known ?? read.value;
-};

@@ -1,7 +1,6 @@
-import type { Point } from '../../figure/facts/actionLine';
 import { lineLength } from '../../hand/stroke';
 import type { Place, PlaceName } from '../../measure/places';
-import { apart, middle } from '../../plane';
+import { middle, toSegment } from '../../plane';
 import type { Mark } from '../inkStroke';
 
 /** Parts whose turn is told, from the top of the body to its ends. */
@@ -64,12 +63,6 @@ export interface PartTurn {
   share: number;
 }
 
-function toBone(p: Point, a: Point, b: Point): number {
-  const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
-  const u = Math.max(0, Math.min(1, ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / (dx * dx + dy * dy || 1)));
-  return apart(p, [a[0] + u * dx, a[1] + u * dy]);
-}
-
 /**
  * In which order the parts of a figure were drawn: what was begun when.
  * @param places Where the drawing has its places, millimeters on the sheet.
@@ -99,7 +92,7 @@ export function partsInOrder(
       const at = middle([piece[0][0], piece[0][1]], [piece[1][0], piece[1][1]]);
       let best: { part: Part; far: number } | undefined;
       for (const { part, a, b } of bones) {
-        const far = toBone(at, a, b);
+        const far = toSegment(at, a, b);
         if (far < NEAR * height && (!best || far < best.far)) best = { part, far };
       }
       if (!best) continue;

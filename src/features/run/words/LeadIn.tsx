@@ -16,7 +16,7 @@ import { MarkKinds } from './MarkKinds';
 import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
 import { Ticking } from './Ticking';
-import { useTraits } from './useTraits';
+import { useTraits } from '@/storage/hooks/useTraits';
 import { attemptWords, cueOf, eitherOf, nextPose, poseCount, poseNotes } from './words';
 
 // The hand that draws comes only when it is asked for.

@@ -1,7 +1,7 @@
 'use client';
 import { mirroredLight, type PictureTraits } from '@/core/practice/rules/pictureCues';
 import { traitsOfFigure, traitsOfPicture } from '@/storage/references/traits';
-import { useStored } from '@/storage/hooks/useStored';
+import { useStored } from './useStored';
 
 const NOTHING: PictureTraits = {};
 
