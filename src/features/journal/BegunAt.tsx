@@ -21,13 +21,13 @@ export function BegunAt({ session, nowMs }: { session: Session; nowMs: number })
       {notedAtMs !== undefined && (
         <p>
           The start was corrected: noted was {wallSeconds(notedAtMs)}.{' '}
-          <button type="button" className="link-quiet min-h-11" onClick={() => write(notedAtMs)}>
+          <button type="button" className="link-quiet py-1" onClick={() => write(notedAtMs)}>
             As it was noted
           </button>
         </p>
       )}
       {typed === undefined ? (
-        <button type="button" className="link-quiet min-h-11" onClick={() => setTyped(wallTime(startedAtMs))}>
+        <button type="button" className="link-quiet py-1" onClick={() => setTyped(wallTime(startedAtMs))}>
           It began at another time
         </button>
       ) : (
