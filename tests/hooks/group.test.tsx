@@ -5,9 +5,11 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { findingsOf } from '@/core/group/findings';
 import { freshGroup, type Group, type Member } from '@/core/group/group';
 import { heightsOf } from '@/core/group/heights';
+import type { Page } from '@/core/journal/session';
 import { type Placed, placeMember, type Shape } from '@/core/group/placeMembers';
 import { Drafts } from '@/features/group/Drafts';
 import { GroupSheet } from '@/features/group/GroupSheet';
+import { DrawingMember, type MemberPicture } from '@/features/group/MemberPictures';
 import { MemberRows } from '@/features/group/MemberRows';
 import { WhatWasFound } from '@/features/group/WhatWasFound';
 
@@ -188,5 +190,51 @@ describe('drafts', () => {
   it('are not spoken of before there is one', () => {
     const { container } = render(<Drafts groups={[]} openId={undefined} onOpen={() => undefined} />);
     expect(container.innerHTML).toBe('');
+  });
+});
+
+describe('a drawing in a group', () => {
+  it('is told once, however often what is around it is rendered', () => {
+    const page: Page = {
+      id: 'p',
+      sessionId: 's',
+      widthPx: 100,
+      heightPx: 140,
+      addedAtMs: 1,
+      binnedAtMs: null,
+      sheet: {
+        corners: [
+          [0, 0],
+          [1, 0],
+          [1, 1],
+          [0, 1],
+        ],
+        quarters: 0,
+        aspect: 0.7,
+        drawings: [
+          {
+            x: 0.1,
+            y: 0.1,
+            width: 0.5,
+            height: 0.8,
+            drawing: '0:0',
+            points: [
+              { name: 'crown', x: 0.3, y: 0.1, sigma: 0.01, by: 'hand' },
+              { name: 'chin', x: 0.3, y: 0.2, sigma: 0.01, by: 'hand' },
+            ],
+          },
+        ],
+      },
+    };
+    const told: MemberPicture[] = [];
+    const onKnown = (_: string, picture: MemberPicture): void => void told.push(picture);
+    const { rerender } = render(<DrawingMember id="a" page={page} drawing="0:0" onKnown={onKnown} />);
+    for (let i = 0; i < 5; i++) rerender(<DrawingMember id="a" page={page} drawing="0:0" onKnown={onKnown} />);
+    expect(told).toHaveLength(1);
+    // As tall as its box, in heads of its own.
+    expect(told[0].shape?.heads).toBeCloseTo(8, 6);
+    cleanup();
+    render(<DrawingMember id="a" page={page} drawing="9:9" onKnown={onKnown} />);
+    expect(told).toHaveLength(1);
   });
 });

@@ -16,7 +16,6 @@ import {
 import { groupPlan } from '@/core/group/groupPlan';
 import { heightsOf } from '@/core/group/heights';
 import { placeMember, type Placed, sheetMm } from '@/core/group/placeMembers';
-import { seenOnPages } from '@/core/journal/onPages';
 import { SHEET_SIZES, type SheetSize } from '@/core/practice/paper/sheet';
 import { simplified } from '@/core/hand/lines';
 import { afterDoing, afterUndoing, NO_STEPS, type Steps } from '@/core/undo';
@@ -196,8 +195,9 @@ function Draft({
           );
         const { pageId, drawing } = member.source;
         const page = pages.find(({ id }) => id === pageId);
-        const seen = page && seenOnPages([page], drawing);
-        return seen ? <DrawingMember key={member.id} id={member.id} seen={seen} onKnown={onKnown} /> : null;
+        return page ? (
+          <DrawingMember key={member.id} id={member.id} page={page} drawing={drawing} onKnown={onKnown} />
+        ) : null;
       })}
       <div>
         <GroupSheet

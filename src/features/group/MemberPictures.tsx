@@ -1,9 +1,10 @@
 'use client';
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import { uprightAspect } from '@/core/desk/sheet';
 import type { DrawnKey } from '@/core/figure/facts/answerKey';
 import type { Shape } from '@/core/group/placeMembers';
-import type { SeenDrawing } from '@/core/journal/onPages';
+import { type SeenDrawing, seenOnPages } from '@/core/journal/onPages';
+import type { Page } from '@/core/journal/session';
 import { apart } from '@/core/plane';
 import { useCutDrawing } from '@/storage/hooks/useCutDrawing';
 import { useDrawnKey } from '@/storage/hooks/useDrawnKey';
@@ -73,8 +74,24 @@ export function ReferenceMember({ id, referenceId, onKnown }: { id: string; refe
   return null;
 }
 
-/** The same of a drawing of the learner's. */
-export function DrawingMember({ id, seen, onKnown }: { id: string; seen: SeenDrawing; onKnown: Known }) {
+/** The same of a drawing of the learner's; nothing where it is no longer on its page. */
+export function DrawingMember({
+  id,
+  page,
+  drawing,
+  onKnown,
+}: {
+  id: string;
+  page: Page;
+  drawing: string;
+  onKnown: Known;
+}) {
+  // The same as long as page and drawing are: what is told anew at every rendering would have all of it rendered again, for ever.
+  const seen = useMemo(() => seenOnPages([page], drawing), [page, drawing]);
+  return seen ? <SeenMember id={id} seen={seen} onKnown={onKnown} /> : null;
+}
+
+function SeenMember({ id, seen, onKnown }: { id: string; seen: SeenDrawing; onKnown: Known }) {
   const { url } = useCutDrawing(seen);
   useEffect(() => onKnown(id, { url, light: undefined, ...shapeOfDrawing(seen) }), [id, url, seen, onKnown]);
   return null;

@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { posesDrawn } from '@/core/journal/drawings';
 import type { Session } from '@/core/journal/session';
 import { USUAL_SHEET } from '@/core/practice/paper/sheet';
-import { type DrawnSheet, sheetAsPage, sheetsDrawn } from '@/core/strokes/sheetsDrawn';
+import { type DrawnSheet, sheetAsPage, sheetPageId, sheetsDrawn } from '@/core/strokes/sheetsDrawn';
 import { storageProblem } from '@/storage/problems';
 import { addPage, pageIds } from '@/storage/sessions/pages';
 import { countStrokes, strokesOf } from '@/storage/sessions/strokes';
@@ -46,7 +46,7 @@ async function keepSheets(session: Session): Promise<void> {
   const there = await pageIds(session.id);
   const drawings = posesDrawn(session).map(({ drawing }) => drawing);
   for (const drawn of sheetsDrawn(strokes, drawings)) {
-    if (there.has(sheetAsPage(session, session.plan, drawn).page.id)) continue;
+    if (there.has(sheetPageId(session.id, drawn.sheet))) continue;
     const made = await pictureOf(session, drawn);
     if (made) await addPage(made.page, made.image, made.thumbnail);
   }

@@ -102,9 +102,10 @@ export function SheetBoard({
   // Before a pose its new sheet lies there already.
   const ahead =
     segment.kind === 'leadIn' || segment.kind === 'look' ? segments.findIndex((s, i) => i > at && isOnSheet(s)) : at;
-  const sheet = sheetNumber(plan, segments, ahead === -1 ? at : ahead);
-  const exercise = poseExercise(plan, segments[ahead === -1 ? at : ahead]);
-  const rule = ruleNow(plan, segments[ahead === -1 ? at : ahead], exercise);
+  const on = ahead === -1 ? at : ahead;
+  const sheet = sheetNumber(plan, segments, on);
+  const exercise = poseExercise(plan, segments[on]);
+  const rule = ruleNow(plan, segments[on], exercise);
   const [wanted, setWanted] = useState<SheetTool>('graphite');
   /** Empty sheets that were turned by hand, and how they lie. */
   const [laidBy, setLaidBy] = useState<ReadonlyMap<number, boolean>>(new Map());
@@ -122,7 +123,7 @@ export function SheetBoard({
   const seen = strokes.all && strokesOnSheet(strokes.all, sheet, place);
   const mine = place ? (seen ?? []).filter((s) => s.drawing === place.drawing && s.tool !== 'eraser') : [];
   // A sheet with something on it stays as it lies; an empty one lies as its picture does, or as it was turned.
-  const referenceId = referenceOf(plan, segments[ahead === -1 ? at : ahead]);
+  const referenceId = referenceOf(plan, segments[on]);
   const lying = seen && seen.length > 0 ? isLying(seen) : (laidBy.get(sheet) ?? isWide(referenceId));
   const { widthMm, heightMm } = sheetSizeMm(plan, lying);
   const blind = drawing && rule.seen === 'afterward' && peeking === undefined;
