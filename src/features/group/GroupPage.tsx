@@ -16,7 +16,6 @@ import {
 import { groupPlan } from '@/core/group/groupPlan';
 import { heightsOf } from '@/core/group/heights';
 import { placeMember, type Placed, sheetMm } from '@/core/group/placeMembers';
-import { SHEET_SIZES, type SheetSize } from '@/core/practice/paper/sheet';
 import { simplified } from '@/core/hand/lines';
 import { afterDoing, afterUndoing, NO_STEPS, type Steps } from '@/core/undo';
 import { counted } from '@/core/words';
@@ -26,24 +25,18 @@ import { useStored } from '@/storage/hooks/useStored';
 import { storageProblem } from '@/storage/problems';
 import { allPages } from '@/storage/sessions/pages';
 import { knownFacts } from '@/core/figure/catalogue/catalogue';
-import { download } from '@/ui/download';
-import { withCredits } from '@/ui/creditStrip';
 import { TakeOut } from '@/ui/TakeOut';
-import { gateForPictures } from '@/storage/references/takingOut';
-import { loadSession } from '@/storage/sessions/sessions';
-import { posesDrawn } from '@/core/journal/drawings';
-import type { Page } from '@/core/journal/session';
-import type { Gate, Purpose } from '@/core/references/exportGate';
 import { Notice } from '@/ui/Notice';
 import { usePageKeys } from '@/ui/input/usePageKeys';
 import { toast, toastProblem } from '@/ui/toast/toast';
 import { AddMember } from './AddMember';
 import { Drafts } from './Drafts';
+import { GroupSettings } from './GroupSettings';
+import { takeGroupOut } from './takeGroupOut';
 import { GroupSheet, pathOfRings } from './GroupSheet';
 import { MemberRows } from './MemberRows';
 import { WhatWasFound } from './WhatWasFound';
 import { DrawingMember, type MemberPicture, ReferenceMember } from './MemberPictures';
-import { groupPicture } from './groupPicture';
 
 const MOST_STEPS = 60;
 /** Outlines for looking at many drafts are this coarse, thousandths of the sheet's height. */
@@ -236,62 +229,7 @@ function Draft({
           <button type="button" className="btn-quiet btn min-h-11" disabled={steps.past.length === 0} onClick={undo}>
             <Undo2 size={16} aria-hidden /> Undo
           </button>
-          <label className="flex items-center gap-2">
-            <span className="text-quiet">Eye level</span>
-            <input
-              type="range"
-              className="range w-36 range-sm"
-              min={0}
-              max={0.9}
-              step={0.01}
-              value={group.eyeLevel}
-              aria-valuetext={`${String(Math.round(group.eyeLevel * 100))} % down the sheet`}
-              onChange={(event) => change({ ...group, eyeLevel: Number(event.target.value) })}
-            />
-          </label>
-          <label className="flex items-center gap-2">
-            <span className="text-quiet">eyes</span>
-            <input
-              type="number"
-              className="input w-20"
-              min={20}
-              max={1000}
-              value={group.eyeCm}
-              onChange={(event) =>
-                event.target.valueAsNumber >= 20 &&
-                change({ ...group, eyeCm: Math.min(1000, event.target.valueAsNumber) })
-              }
-            />
-            <span className="text-quiet">cm over the ground</span>
-          </label>
-          <label className="flex items-center gap-2">
-            <span className="text-quiet">Light from the</span>
-            <select
-              className="select w-auto"
-              value={group.lightFrom}
-              onChange={(event) => change({ ...group, lightFrom: event.target.value === 'left' ? 'left' : 'right' })}
-            >
-              <option>left</option>
-              <option>right</option>
-            </select>
-          </label>
-          <label className="flex items-center gap-2">
-            <span className="text-quiet">Paper</span>
-            <select
-              className="select w-auto"
-              value={`${group.size} ${group.upright ? 'upright' : 'lying'}`}
-              onChange={(event) => {
-                const size = (Object.keys(SHEET_SIZES) as SheetSize[]).find((one) =>
-                  event.target.value.startsWith(`${one} `),
-                );
-                change({ ...group, size: size ?? group.size, upright: event.target.value.endsWith('upright') });
-              }}
-            >
-              {Object.keys(SHEET_SIZES).flatMap((size) =>
-                ['lying', 'upright'].map((way) => <option key={`${size} ${way}`}>{`${size} ${way}`}</option>),
-              )}
-            </select>
-          </label>
+          <GroupSettings group={group} onChange={change} />
         </div>
       </div>
       <div className="min-w-0">
@@ -381,7 +319,7 @@ function Draft({
             <div className="mt-3">
               <TakeOut
                 problemOf={storageProblem}
-                onTake={(purpose) => takeOut(purpose, group, placed, pictures, pages)}
+                onTake={(purpose) => takeGroupOut(purpose, group, placed, pictures, pages)}
               >
                 <p className="text-[14px] text-quiet">As a picture of the whole sheet, without what was found.</p>
               </TakeOut>
@@ -414,29 +352,6 @@ function Draft({
       )}
     </div>
   );
-}
-
-/** The sheet as a picture, as far as what is to be seen in it allows. */
-async function takeOut(
-  purpose: Purpose,
-  group: Group,
-  placed: readonly Placed[],
-  pictures: ReadonlyMap<string, MemberPicture>,
-  pages: readonly Page[],
-): Promise<Gate> {
-  const drawnFrom = await Promise.all(
-    group.members.map(async ({ source }): Promise<string | null> => {
-      if (source.kind !== 'drawing') return null;
-      const session = await loadSession(pages.find(({ id }) => id === source.pageId)?.sessionId ?? '');
-      return (session && posesDrawn(session).find((d) => d.drawing === source.drawing)?.referenceId) ?? null;
-    }),
-  );
-  const shown = group.members.flatMap(({ source }) => (source.kind === 'reference' ? [source.referenceId] : []));
-  const gate = await gateForPictures(purpose, shown, drawnFrom);
-  if (!gate.allowed) return gate;
-  const image = await withCredits(await groupPicture(group, placed, pictures), gate.credits);
-  download(image, `${group.name || 'group'}.${image.type === 'image/png' ? 'png' : 'jpg'}`);
-  return gate;
 }
 
 /** Whoever comes after stands a little behind, to the other side. */
