@@ -34,6 +34,13 @@ describe('the code of a sheet', () => {
     );
     expect(new Set(codes.map(sheetCodeWords)).size).toBe(9);
   });
+  it('stays what it was when the start is corrected', () => {
+    const [, { startedAtMs: first }, ...rest] = sessions;
+    const [c] = sessions;
+    const moved = { ...c, startedAtMs: first, notedAtMs: c.startedAtMs };
+    expect(codeWordsOf([moved, ...rest], moved, 2)).toBe('0417-3-2');
+    expect(sessionOfCode([moved, ...rest], parseSheetCode('0417-3-2')!)?.id).toBe('c');
+  });
   it('of the session to come is known before it', () => {
     const next = nextSheetCode(sessions, new Date(2026, 4, 2, 9).getTime());
     expect(sheetCodeWords(next)).toBe('0502-4-1');

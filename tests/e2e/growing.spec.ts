@@ -50,7 +50,7 @@ test('the demo learner’s months: what she is off by, her wall by keys, a pictu
   await expect(page.getByRole('status')).toContainText(/^Tilts of shoulders and hips keep 7\d % of what is seen/);
   await expect(page.getByText(/it helped, 1\d % too large before, \d % too large since\./)).toBeVisible();
   await page.getByRole('link', { name: 'Wall' }).click();
-  await expect(page.getByRole('status')).toContainText('305 drawings, newest first.');
+  await expect(page.getByRole('status')).toContainText(/^305 drawings in \d:\d\d:\d\d of drawing, newest first\./);
   const sheets = page.getByRole('combobox', { name: 'State' });
   await sheets.focus();
   await expect(sheets.locator('option', { hasText: /^on a sheet here \(2\d\)$/ })).toHaveCount(1);

@@ -73,7 +73,7 @@ const SCREENS: [name: string, open: (page: Page) => Promise<void>][] = [
     'the wall',
     async (page) => {
       await page.goto('/journal/wall');
-      await expect(page.getByRole('status')).toContainText('drawings, newest first');
+      await expect(page.getByRole('status')).toContainText('of drawing, newest first');
     },
   ],
   [

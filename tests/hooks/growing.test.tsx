@@ -134,17 +134,17 @@ describe('the wall', () => {
     await drawn('b', 2);
     await onSheet('a');
     render(<Wall />);
-    await screen.findByText(/^4 drawings, newest first\./);
+    await screen.findByText(/^4 drawings in 4:00 of drawing, newest first\./);
     fireEvent.change(screen.getByRole('combobox', { name: 'State' }), { target: { value: 'on a sheet here' } });
-    await screen.findByText(/^1 drawing of 4, newest first\./);
+    await screen.findByText(/^1 drawing of 4 in 1:00 of drawing, newest first\./);
     fireEvent.click(screen.getByRole('button', { name: 'Line them up from the oldest' }));
-    await screen.findByText(/^1 drawing of 4, oldest first\./);
+    await screen.findByText(/^1 drawing of 4 in 1:00 of drawing, oldest first\./);
     await waitFor(() => expect(window.location.search).toBe('?state=on+a+sheet+here&order=oldest'));
     cleanup();
     render(<Wall />);
-    await screen.findByText(/^1 drawing of 4, oldest first\./);
+    await screen.findByText(/^1 drawing of 4 in 1:00 of drawing, oldest first\./);
     fireEvent.click(screen.getByRole('button', { name: 'Show all' }));
-    await screen.findByText(/^4 drawings, oldest first\./);
+    await screen.findByText(/^4 drawings in 4:00 of drawing, oldest first\./);
   });
 });
 

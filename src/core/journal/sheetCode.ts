@@ -24,10 +24,17 @@ export function parseSheetCode(typed: string): SheetCode | undefined {
 export const sheetCodeWords = ({ day, session, sheet }: SheetCode): string =>
   `${day}-${String(session)}-${String(sheet)}`;
 
-const byStart = (sessions: readonly Session[]): Session[] =>
-  ownSessions(sessions).sort((a, b) => a.startedAtMs - b.startedAtMs);
+/** When it was begun as the code was written on its sheets: a start corrected since changes none of them. */
+const notedStart = ({ notedAtMs, startedAtMs }: Session): number => notedAtMs ?? startedAtMs;
+const dayOf = (session: Session): string => format(notedStart(session), 'MMdd');
 
-/** The number of one of the learner's sessions, in the order in which they were begun; undefined for the demo learner's. */
+const byStart = (sessions: readonly Session[]): Session[] =>
+  ownSessions(sessions).sort((a, b) => notedStart(a) - notedStart(b));
+
+/**
+ * The number of one of the learner's sessions, in the order in which they were begun; undefined for the demo learner's.
+ * @param sessions All there are, as below: one that still runs, or was cut off, has its number too.
+ */
 export function sessionNumber(sessions: readonly Session[], id: string): number | undefined {
   const i = byStart(sessions).findIndex((session) => session.id === id);
   return i < 0 ? undefined : i + 1;
@@ -36,7 +43,7 @@ export function sessionNumber(sessions: readonly Session[], id: string): number 
 /** The code of a sheet of a session; undefined for one of the demo learner's. */
 export function codeOfSheet(sessions: readonly Session[], session: Session, sheet: number): SheetCode | undefined {
   const number = sessionNumber(sessions, session.id);
-  return number === undefined ? undefined : { day: format(session.startedAtMs, 'MMdd'), session: number, sheet };
+  return number === undefined ? undefined : { day: dayOf(session), session: number, sheet };
 }
 
 /** What stands on the corner of a session's sheet; undefined for one of the demo learner's. */
@@ -55,5 +62,5 @@ export const nextSheetCode = (sessions: readonly Session[], nowMs: number): Shee
 /** The session that a code is of; undefined where there is none of that number, or it was on another day. */
 export function sessionOfCode(sessions: readonly Session[], { day, session }: SheetCode): Session | undefined {
   const found = byStart(sessions).at(session - 1);
-  return session >= 1 && found && format(found.startedAtMs, 'MMdd') === day ? found : undefined;
+  return session >= 1 && found && dayOf(found) === day ? found : undefined;
 }

@@ -48,18 +48,19 @@ export function Journal() {
   const sessions = useStored(
     async () => {
       await seedOnFirstVisit(Date.now());
-      const kept = (await listSessions()).filter((s) => s.status === 'kept');
+      const all = await listSessions();
+      const kept = all.filter((s) => s.status === 'kept');
       if (kept.some(({ id }) => isDemoSession(id))) demoPagesOnce();
-      return kept;
+      return { all, kept };
     },
     ['sessions'],
     [],
   );
   if (sessions.problem) return <Notice>{sessions.problem}</Notice>;
   if (!sessions.value) return <div className="h-60" aria-busy />;
-  const demo = sessions.value.filter((s) => isDemoSession(s.id));
-  const { sessions: shown, of } =
-    ofDemo && demo.length > 0 ? { sessions: demo, of: DEMO_LEARNER } : lookedAt(sessions.value);
+  const { all, kept } = sessions.value;
+  const demo = kept.filter((s) => isDemoSession(s.id));
+  const { sessions: shown, of } = ofDemo && demo.length > 0 ? { sessions: demo, of: DEMO_LEARNER } : lookedAt(kept);
   if (shown.length === 0)
     return (
       <>
@@ -81,8 +82,8 @@ export function Journal() {
   return (
     <>
       {missing && <Notice tone="plain">That session is not kept in this browser. Here is the last one.</Notice>}
-      <SessionEntry sessions={shown} index={index} />
-      <Earlier sessions={shown} current={shown[index].id} of={of} />
+      <SessionEntry sessions={shown} index={index} all={all} />
+      <Earlier sessions={shown} current={shown[index].id} of={of} all={all} />
       {!of && <LoosePages />}
       {!of && demo.length > 0 && (
         <p className="mt-6 text-quiet">
@@ -96,12 +97,17 @@ export function Journal() {
   );
 }
 
-function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index: number }) {
+/** All sessions there are, also one that still runs: they are numbered together. */
+interface Numbered {
+  all: readonly Session[];
+}
+
+function SessionEntry({ sessions, index, all }: { sessions: readonly Session[]; index: number } & Numbered) {
   const session = sessions[index];
   const older = sessions.at(index + 1);
   const newer = index > 0 ? sessions[index - 1] : undefined;
   const { drawings } = accountSession(session);
-  const number = sessionNumber(sessions, session.id);
+  const number = sessionNumber(all, session.id);
   const nowMs = useNow(60_000);
   useSheetsAsPages(session);
   return (
@@ -136,7 +142,7 @@ function SessionEntry({ sessions, index }: { sessions: readonly Session[]; index
       </div>
       <DrawnRow session={session} />
       <div className="mt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[auto_minmax(260px,1fr)]">
-        <PagePhotos sessionId={session.id} codeOf={(sheet) => codeWordsOf(sessions, session, sheet)} />
+        <PagePhotos sessionId={session.id} codeOf={(sheet) => codeWordsOf(all, session, sheet)} />
         <NoteField key={session.id} sessionId={session.id} note={session.note} question={closingQuestion(session)} />
       </div>
       <FirstAndLast session={session} />
@@ -152,12 +158,13 @@ function Earlier({
   sessions,
   current,
   of,
+  all,
 }: {
   sessions: readonly Session[];
   current: string;
   /** Whose they are, where they are not the learner's. */
   of: string | undefined;
-}) {
+} & Numbered) {
   return (
     <section aria-label="All sessions" className="mt-8">
       <div className="flex flex-wrap items-baseline justify-between gap-x-8 border-t border-ink pt-4">
@@ -168,7 +175,7 @@ function Earlier({
       </div>
       <MarkedToFix />
       <FocalKept sessions={sessions} />
-      {!of && <FindSheet sessions={sessions} />}
+      {!of && <FindSheet sessions={all} />}
       <ul className="mt-2">
         {sessions.map((session) => (
           <EarlierRow key={session.id} session={session} current={session.id === current} />

@@ -29,10 +29,11 @@ function parsed<T>(json: string | undefined, read: (value: unknown) => { success
 /** The draft as it was left; the first time a plan for the usual time. */
 async function loadDraft(): Promise<{ recipe: Recipe; ask: Ask }> {
   await seedOnFirstVisit(Date.now());
-  const [draft, asked, setId] = await Promise.all([
+  const [draft, asked, setId, medium] = await Promise.all([
     loadSetting('planDraft'),
     loadSetting('planAsk'),
     loadSetting('setId'),
+    loadSetting('medium'),
     fetchPage(),
   ]);
   const ask = parsed(asked, (v) => askSchema.safeParse(v)) ?? USUAL_ASK;
@@ -44,6 +45,7 @@ async function loadDraft(): Promise<{ recipe: Recipe; ask: Ask }> {
     shape: ask.shape,
     setId: setId ?? BUILT_IN_SET_ID,
     seed: 1,
+    ...(medium !== undefined && { medium }),
   });
   return { recipe: { ...recipe, why: planWhy(recipe, ask.aim, ask.shape, undefined) }, ask };
 }

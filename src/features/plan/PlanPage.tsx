@@ -52,6 +52,9 @@ const Keep = dynamic(() => import('./Keep').then((m) => m.Keep));
 
 type Open = 'add' | 'change' | 'starts' | 'keep' | 'keys';
 const ZOOMS = [1, 1.5, 2, 3, 4];
+const failed = (error: unknown): void => {
+  toastProblem(storageProblem(error));
+};
 
 interface PlanPageProps {
   first: Recipe;
@@ -80,7 +83,7 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
   const askFor = (part: Partial<Ask>): void => {
     const next = { ...ask, ...part };
     setAsk(next);
-    saveSetting('planAsk', JSON.stringify(next)).catch((error: unknown) => toastProblem(storageProblem(error)));
+    saveSetting('planAsk', JSON.stringify(next)).catch(failed);
   };
   const say = (words: string): void => setTold(words);
   const planIt = (): void => {
@@ -149,6 +152,8 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
   const start = (): void => {
     if (stopped || starting) return;
     unlockSound();
+    // What was drawn with last is offered first the next time.
+    saveSetting('medium', recipe.medium).catch(failed);
     startPlan(holdsToEnd ? { ...plan, finishAtMs: nextAtMinute(ask.untilMinute, nowMs) } : plan);
   };
 

@@ -1,9 +1,11 @@
 'use client';
+import { sum } from 'd3-array';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { indexWall, searchWall, type WallItem, wallItems, type WallQuery } from '@/core/growing/wall';
 import { type WallFacet, WALL_FACETS } from '@/core/growing/wallFacets';
 import { lookedAt } from '@/core/journal/whose';
+import { clockDigits } from '@/core/practice/time/duration';
 import { counted } from '@/core/words';
 import { factsOf } from '@/storage/references/choices';
 import { seedOnFirstVisit } from '@/storage/seed';
@@ -97,7 +99,7 @@ function Hanging({ of, items }: Hung) {
       <div className="mt-3 flex flex-wrap items-center gap-x-5 gap-y-2">
         <p role="status">
           {counted(shown.length, 'drawing')}
-          {asked && ` of ${String(items.length)}`}
+          {asked && ` of ${String(items.length)}`} in {clockDigits(sum(shown, (item) => item.spentMs))} of drawing
           {oldestFirst ? ', oldest first' : ', newest first'}.{' '}
           <span className="text-quiet">Where only the model is seen, the drawing is on paper only.</span>
         </p>

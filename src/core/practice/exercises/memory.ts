@@ -67,7 +67,7 @@ export const MEMORY = [
     name: 'Shrinking time',
     family: 'memory',
     purpose: 'The same picture again in less time, and again the whole of it. What survives is what mattered.',
-    cues: ['The whole of it again. What will you leave out this time?'],
+    cues: ['The whole of it, however short. What will you leave out this time?'],
     rule: { repeat: 'same picture again', gaze: 'mostly on the reference', review: 'pair' },
     seconds: [60, 300, 600],
     closingQuestion: 'What survived to the last one?',
