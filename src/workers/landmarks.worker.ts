@@ -11,9 +11,11 @@ import {
   detections,
   DETECTOR_PX,
   fitsTile,
+  isSameLook,
   LANDMARK_PX,
   type Region,
   tilesOf,
+  unmirrored,
   wholeRegion,
 } from '@/core/body/detector';
 import { bodySize, isOneBody } from '@/core/body/oneBody';
@@ -40,21 +42,30 @@ const CERTAIN = 0.5;
 /** How sure the detector is at least, of the whole of a picture and of each of its parts: there are many of those, each with its chance to err. */
 const LEAST_WHOLE = 0.5;
 const LEAST_TILE = 0.6;
+/** Where somebody is, others often are: of a part it need be no surer then than of the whole, if the landmark network is surer for it. */
+const LEAST_BESIDE = 0.5;
+const CERTAIN_BESIDE = 0.8;
 /** So many bodies are read in one picture at most, and so many places looked at for them. */
 const MOST_BODIES = 1 + MOST_OTHERS;
 const MOST_LOOKS = 24;
 const canvas = new OffscreenCanvas(LANDMARK_PX, LANDMARK_PX);
 const context = canvas.getContext('2d', { willReadFrequently: true }) as OffscreenCanvasRenderingContext2D;
 
-/** A region of a picture as the numbers a network takes: RGB, from `low` to 1. */
-function sample(image: ImageBitmap, { x, y, size, turn }: Region, px: number, low: 0 | -1): Float32Array {
+/** A region of a picture, or its mirror image, as the numbers a network takes: RGB, from `low` to 1. */
+function sample(
+  image: ImageBitmap,
+  { x, y, size, turn }: Region,
+  px: number,
+  low: 0 | -1,
+  mirrored = false,
+): Float32Array {
   canvas.width = px;
   canvas.height = px;
   context.imageSmoothingQuality = 'high';
   context.fillStyle = '#000';
   context.fillRect(0, 0, px, px);
   context.translate(px / 2, px / 2);
-  context.scale(px / size, px / size);
+  context.scale((mirrored ? -px : px) / size, px / size);
   context.rotate(-turn);
   context.drawImage(image, -x, -y);
   const { data } = context.getImageData(0, 0, px, px);
@@ -94,22 +105,39 @@ function model(name: string): Promise<CompiledModel> {
   return known;
 }
 
-/** Bodies that the detector sees in a region of a picture. */
-async function detect(image: ImageBitmap, region: Region, least: number): Promise<Detection[]> {
-  const outputs = await run(await model('detection'), sample(image, region, DETECTOR_PX, -1), DETECTOR_PX);
-  const boxes = outputs.find((o) => o.length === ANCHORS * 12);
-  const scores = outputs.find((o) => o.length === ANCHORS);
-  if (!boxes || !scores) throw new Error('The detector gave other numbers than expected.');
-  return detections(boxes, scores, region, least);
+interface Place extends Detection {
+  /** Sure enough to be looked at even where nobody was found yet. */
+  alone: boolean;
 }
 
-/** Bodies in the whole of a picture and, where it is large, in its parts: the surest first. One may be among them several times. */
-async function detectAll(image: ImageBitmap): Promise<Detection[]> {
+/** Where the detector sees bodies in a part of a picture. It sees some only in the mirror, so it is shown both. */
+async function detect(image: ImageBitmap, part: Region, least: number): Promise<Place[]> {
+  const places: Place[] = [];
+  for (const mirrored of [false, true]) {
+    const numbers = sample(image, part, DETECTOR_PX, -1, mirrored);
+    const outputs = await run(await model('detection'), numbers, DETECTOR_PX);
+    const boxes = outputs.find((o) => o.length === ANCHORS * 12);
+    const scores = outputs.find((o) => o.length === ANCHORS);
+    if (!boxes || !scores) throw new Error('The detector gave other numbers than expected.');
+    for (const { score, region } of detections(boxes, scores, part, Math.min(least, LEAST_BESIDE)))
+      places.push({ score, region: mirrored ? unmirrored(region, part) : region, alone: score >= least });
+  }
+  return places;
+}
+
+/** Where bodies may be in the whole of a picture and, where it is large, in its parts: the surest first, and of nearly the same only that. */
+async function detectAll(image: ImageBitmap): Promise<Place[]> {
   const { width, height } = image;
   const found = await detect(image, wholeRegion(width, height), LEAST_WHOLE);
   for (const tile of tilesOf(width, height))
     found.push(...(await detect(image, tile, LEAST_TILE)).filter(({ region }) => fitsTile(region, tile)));
-  return found.sort((a, b) => b.score - a.score);
+  const places: Place[] = [];
+  for (const place of found.sort((a, b) => b.score - a.score)) {
+    const same = places.find(({ region }) => isSameLook(region, place.region));
+    if (same) same.alone ||= place.alone;
+    else places.push(place);
+  }
+  return places;
 }
 
 /** The square to look at around what the learner framed. */
@@ -141,17 +169,19 @@ const api = {
           height,
         );
       const places = box
-        ? [{ score: 1, region: boxRegion(box, width, height) }]
+        ? [{ score: 1, region: boxRegion(box, width, height), alone: true }]
         : (await detectAll(bitmap)).slice(0, MOST_LOOKS);
       const bodies: FoundBody[] = [];
-      for (const { score: detected, region } of places) {
+      for (const { score: detected, region, alone } of places) {
         if (bodies.length === MOST_BODIES) break;
+        if (!alone && bodies.length === 0) continue;
         let body = await look(region);
         if (body.score <= CERTAIN) continue;
         const again = await look(body.next);
         if (again.score >= body.score - 0.05) body = again;
         const { score, points, space } = body;
-        if (score <= CERTAIN || bodies.some((other) => isOneBody(points, other.points, width / height))) continue;
+        if (score <= (alone ? CERTAIN : CERTAIN_BESIDE)) continue;
+        if (bodies.some((other) => isOneBody(points, other.points, width / height))) continue;
         // No surer than either of the two that saw it.
         bodies.push({ score: Math.min(1, score, detected), points, space });
       }

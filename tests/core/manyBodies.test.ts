@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Body, bodySchema, lookedAtOther, peopleIn } from '@/core/body/body';
-import { fitsTile, tilesOf } from '@/core/body/detector';
+import { fitsTile, isSameLook, type Region, tilesOf, unmirrored } from '@/core/body/detector';
 import { eyeLevelByHorizon } from '@/core/body/eyeLevel';
 import { templateBody, swapSides } from '@/core/body/lift';
 import { bodySize, boundsOf, isOneBody, trunkLength } from '@/core/body/oneBody';
@@ -55,6 +55,18 @@ describe('the parts a large picture is looked at in', () => {
   it('hold only bodies that fit', () => {
     const [tile] = tilesOf(1600, 1000);
     expect([fitsTile({ ...tile, size: 900 }, tile), fitsTile({ ...tile, size: 1100 }, tile)]).toEqual([true, false]);
+  });
+  it('are seen in a mirror too: what is found there lies on the other side, and mirrored twice where it was', () => {
+    const [part] = tilesOf(1600, 1000);
+    const found: Region = { x: part.x + 90, y: 200, size: 300, turn: 0.4 };
+    expect(unmirrored(found, part)).toEqual({ x: part.x - 90, y: 200, size: 300, turn: -0.4 });
+    expect(unmirrored(unmirrored(found, part), part)).toEqual(found);
+  });
+  it('show the same where a place is nearly another in middle, size and turn, all three', () => {
+    const one: Region = { x: 500, y: 400, size: 300, turn: Math.PI - 0.05 };
+    expect(isSameLook(one, { ...one, x: 515, size: 325, turn: 0.05 - Math.PI })).toBe(true);
+    for (const other of [{ x: 530 }, { y: 370 }, { size: 350 }, { size: 260 }, { turn: 2.8 }])
+      expect(isSameLook(one, { ...one, ...other })).toBe(false);
   });
 });
 

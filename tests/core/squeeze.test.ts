@@ -1,11 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { CATALOGUE } from '@/core/figure/catalogue/catalogue';
+import { CATALOGUE, knownFacts } from '@/core/figure/catalogue/catalogue';
 import { drawByHand } from '@/core/hand/draw';
 import { placesSeen } from '@/core/measure/drawn';
 import type { Place, PlaceName, Places } from '@/core/measure/places';
 import { squeezeOf, squeezeSentence } from '@/core/measure/squeeze';
 import { exerciseById } from '@/core/practice/exercises';
 import { lookAtFor } from '@/core/practice/rules/lookAtFor';
+import type { PictureTraits } from '@/core/practice/rules/pictureCues';
+import { ticksOf } from '@/core/journal/reflect';
 import { keyOf } from './keys';
 
 const key = keyOf(40);
@@ -60,8 +62,10 @@ describe('a figure that nears the edge of its sheet', () => {
 });
 
 describe('what is looked at afterward', () => {
-  const inFamily = (family: string, props?: string): string =>
-    CATALOGUE.find((entry) => entry.family === family && (props === undefined || entry.props === props))!.id;
+  const inFamily = (family: string, props?: string): PictureTraits =>
+    knownFacts(
+      CATALOGUE.find((entry) => entry.family === family && (props === undefined || entry.props === props))!.id,
+    )!;
   const ground = 'Dark where the body meets the ground';
   it('is the dark under whatever lies or sits on the ground, where tone is drawn', () => {
     const tone = exerciseById('tone-study');
@@ -77,6 +81,13 @@ describe('what is looked at afterward', () => {
     const quick = lookAtFor(exerciseById('quick-head'), head);
     expect(quick.filter((one) => one === 'Neck and shoulders')).toHaveLength(1);
     expect(lookAtFor(exerciseById('tone-study'), inFamily('standing even'))).not.toContain('Neck and shoulders');
-    expect(lookAtFor(exerciseById('tone-study'), null)).toEqual(exerciseById('tone-study').lookAt);
+    expect(lookAtFor(exerciseById('tone-study'), {})).toEqual(exerciseById('tone-study').lookAt);
+    expect(lookAtFor(exerciseById('tone-study'), { subject: 'parts/head' })).toContain('Neck and shoulders');
+  });
+  it('is asked after a session of all that was drawn in it, where anything is ticked', () => {
+    const tone = exerciseById('tone-study');
+    const ticks = ticksOf(tone, [{ onGround: true }, inFamily('standing even'), { onGround: true }]);
+    expect(ticks).toEqual({ elements: [...tone.lookAt, ground], asks: 'missing' });
+    expect(ticksOf(exerciseById('blind-contour'), [{ onGround: true }])).toBeUndefined();
   });
 });

@@ -71,6 +71,28 @@ export function tilesOf(width: number, height: number): Region[] {
 /** Whether a body found in a part of a picture fits into it; one that doesn't was cut off by its edge. */
 export const fitsTile = (found: Region, tile: Region): boolean => found.size <= 1.3 * tile.size;
 
+/** Where a region found in the mirror image of a part lies in the part itself. */
+export const unmirrored = (found: Region, part: Region): Region => ({
+  ...found,
+  x: 2 * part.x - found.x,
+  turn: -found.turn,
+});
+
+/** Closer together than this the landmark network sees the same in both: share of their size, of one size in the other, radians. */
+const SAME_PLACE = 0.08;
+const SAME_SIZE = 0.12;
+const SAME_TURN = 0.25;
+
+/** Whether two regions show so nearly the same that one look at them is enough. */
+export function isSameLook(a: Region, b: Region): boolean {
+  const turned = a.turn - b.turn;
+  return (
+    Math.hypot(a.x - b.x, a.y - b.y) < SAME_PLACE * a.size &&
+    Math.abs(Math.log(a.size / b.size)) < SAME_SIZE &&
+    Math.abs(Math.atan2(Math.sin(turned), Math.cos(turned))) < SAME_TURN
+  );
+}
+
 /** Center x, y, width, height, as shares of the detector's square. */
 type Box = readonly number[];
 

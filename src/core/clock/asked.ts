@@ -30,14 +30,15 @@ export interface Asked {
   asks: 'whole' | 'focal' | undefined;
   /** How many marks were allowed, where they are counted. */
   marks: number | undefined;
-  /** What is ticked as missing, where that is wanted after each pose. */
-  elements: readonly string[] | undefined;
+  /** Of what exercise; what is ticked as missing is among what it looks at. */
+  exercise: Exercise;
+  /** What is missing is ticked: that was wanted after each pose, and there is something to look for. */
+  ticked: boolean;
 }
 
-/** What is ticked as missing after a pose; undefined where that was not wanted, or there is nothing to look for. */
-function elementsAsked(plan: Plan, { blockIndex }: Segment, { lookAt }: Exercise): readonly string[] | undefined {
+function isTicked(plan: Plan, { blockIndex }: Segment, { lookAt }: Exercise): boolean {
   const block = plan.blocks[blockIndex];
-  return block?.kind === 'poses' && block.settings?.tickEach && lookAt.length > 0 ? lookAt : undefined;
+  return block?.kind === 'poses' && block.settings?.tickEach === true && lookAt.length > 0;
 }
 
 /** What is asked of the drawing made last, besides its line: whether the figure was whole, whether the eye still goes where it should. */
@@ -46,7 +47,7 @@ export function askedOf(plan: Plan, segments: readonly Segment[], visits: readon
   const exercise = drawn && poseExercise(plan, segments[drawn.segmentIndex]);
   if (!drawn || !exercise) return undefined;
   const segment = segments[drawn.segmentIndex];
-  const more = { drawn, marks: mostMarks(exercise.rule), elements: elementsAsked(plan, segment, exercise) };
+  const more = { drawn, exercise, marks: mostMarks(exercise.rule), ticked: isTicked(plan, segment, exercise) };
   if (drawn.wholeInMs === undefined && asksWhole(exercise, visitSpentMs(drawn))) return { ...more, asks: 'whole' };
   const chosen = focalOf(plan, segments, visits, drawingKey(plan, segments[drawn.segmentIndex]));
   return { ...more, asks: chosen ? 'focal' : undefined };

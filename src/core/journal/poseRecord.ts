@@ -26,6 +26,6 @@ export function poseRecord({
     ...(rubbedOut ? [rubbedOut === 1 ? 'rubbed out once' : `rubbed out ${rubbedOut} times`] : []),
     ...(wholeInMs === undefined ? [] : [`whole after ${durationWords(Math.round(wholeInMs / 1000) * 1000)}`]),
     ...(leftOut && leftOut.length > 0 ? [`left out: ${listWords(leftOut)}`] : []),
-    ...(missing && missing.length > 0 ? [`without ${listWords(missing.map((m) => m.toLowerCase()))}`] : []),
+    ...(missing && missing.length > 0 ? [`missing: ${listWords(missing.map((m) => m.toLowerCase()))}`] : []),
   ];
 }

@@ -2,6 +2,8 @@ import type { Line } from '../clock/log';
 import { runStateAt } from '../clock/run';
 import { type Exercise } from '../practice/exercises/exercise';
 import { type PeekReading, readPeeks } from '../practice/rules/measuring';
+import { lookAtFor } from '../practice/rules/lookAtFor';
+import type { PictureTraits } from '../practice/rules/pictureCues';
 import { countMarks, type MarkCount, marksInKind, mostMarks } from '../practice/rules/marks';
 import { drawingsOf, type Drawing } from './drawings';
 import { type ExerciseAnswers, NEXT_TIME_LENGTH, type Reflection } from './reflection';
@@ -11,6 +13,8 @@ import type { Session } from './session';
 export interface ExerciseQuestions {
   exercise: Exercise;
   drawings: number;
+  /** What they were drawn from, each once. */
+  referenceIds: string[];
   /** The longest time spent on one of its drawings. */
   longestMs: number;
   /** How many marks were allowed; undefined without a limit. */
@@ -41,6 +45,7 @@ export function questionsOf(session: Session): ExerciseQuestions[] {
     return {
       exercise,
       drawings: drawn.length,
+      referenceIds: [...new Set(drawn.flatMap((d) => d.referenceId ?? []))],
       longestMs: Math.max(...drawn.map((d) => d.spentMs)),
       marks,
       counted:
@@ -64,16 +69,17 @@ export function questionsOf(session: Session): ExerciseQuestions[] {
 }
 
 /** What there is to tick about an exercise: elements that may be missing, or the kinds of edges that were used; undefined where neither. */
-export function ticksOf({
-  family,
-  form,
-  rule,
-  lookAt,
-}: Exercise): { elements: string[]; asks: 'missing' | 'used' } | undefined {
+export function ticksOf(
+  exercise: Exercise,
+  references: readonly PictureTraits[],
+): { elements: string[]; asks: 'missing' | 'used' } | undefined {
+  const { family, form, rule, lookAt } = exercise;
   if (lookAt.length === 0) return undefined;
   if (form?.ticksUsed) return { elements: lookAt, asks: 'used' };
   const listed = (family === 'quick' || family === 'light') && rule.marks === 'free';
-  return listed ? { elements: lookAt, asks: 'missing' } : undefined;
+  if (!listed) return undefined;
+  const elements = [...lookAt, ...references.flatMap((reference) => lookAtFor(exercise, reference))];
+  return { elements: [...new Set(elements)], asks: 'missing' };
 }
 
 /** So many drawings with the usual hand alone, and the other hand is proposed. */

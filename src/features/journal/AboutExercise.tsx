@@ -7,6 +7,8 @@ import { durationWords } from '@/core/practice/time/duration';
 import { counted, percentAgainst } from '@/core/words';
 import { markCountWords } from '@/core/practice/rules/marks';
 import { PEEK_ALLOWANCE } from '@/core/practice/rules/measuring';
+import { traitsOf } from '@/storage/references/traits';
+import { useStored } from '@/storage/hooks/useStored';
 import { KeptField } from './KeptField';
 import { RemindMe } from './RemindMe';
 
@@ -35,8 +37,10 @@ export function AboutExercise({
   onNextTime: (words: string) => void;
   onChange: (answers: ExerciseAnswers) => void;
 }) {
-  const { exercise, drawings, peeks, lifts, marks, missed, rubbedOut, asksFuzz, asksOtherMark } = questions;
-  const ticks = ticksOf(exercise);
+  const { exercise, drawings, referenceIds, peeks, lifts, marks, missed, rubbedOut, asksFuzz, asksOtherMark } =
+    questions;
+  const traits = useStored(() => traitsOf(referenceIds), ['pictures'], [referenceIds.join(' ')]);
+  const ticks = ticksOf(exercise, traits.value ?? []);
   const facts = [
     counted(drawings, 'drawing'),
     ...(peeks

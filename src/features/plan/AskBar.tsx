@@ -31,9 +31,9 @@ const SHAPE_WORDS: Record<Shape, string> = {
   arch: 'short, long, short',
 };
 
-/** A clock time as people type it: 19:35, 1935, 7. */
+/** A clock time as people type it: 19:35, 19:35:00, 1935, 7. */
 export function readTime(typed: string): { value: number } | { problem: string } {
-  const match = /^(\d{1,2})[:.h]?(\d{2})?$/.exec(typed.trim());
+  const match = /^(\d{1,2})[:.h]?(\d{2})?(?::00)?$/.exec(typed.trim());
   const [hour, minute] = [Number(match?.[1]), Number(match?.[2] ?? 0)];
   return match && hour < 24 && minute < 60
     ? { value: hour * 60 + minute }

@@ -12,7 +12,12 @@ export function traitsOfFigure(referenceId: string): PictureTraits | undefined {
   if (parsePictureReference(referenceId) !== undefined) return undefined;
   const known = knownFacts(referenceId);
   return known
-    ? { family: known.family, foreshortened: catalogued(referenceId)?.foreshortened, lightFrom: STUDIO_LIGHT_FROM }
+    ? {
+        family: known.family,
+        foreshortened: catalogued(referenceId)?.foreshortened,
+        onGround: known.onGround,
+        lightFrom: STUDIO_LIGHT_FROM,
+      }
     : {};
 }
 
@@ -21,5 +26,15 @@ export async function traitsOfPicture(referenceId: string): Promise<PictureTrait
   const picture = await loadPicture(parsePictureReference(referenceId) ?? '');
   if (!picture) return {};
   const { family, foreshortened, subject, lightFrom } = effectiveFacts(picture);
-  return { family, foreshortened: foreshortened === 'yes', subject, lightFrom: lightFrom as LightFrom | undefined };
+  return {
+    family,
+    foreshortened: foreshortened === 'yes',
+    onGround: family === 'reclining',
+    subject,
+    lightFrom: lightFrom as LightFrom | undefined,
+  };
 }
+
+/** The same of several references of either kind, in their order. */
+export const traitsOf = (referenceIds: readonly string[]): Promise<PictureTraits[]> =>
+  Promise.all(referenceIds.map(async (id) => traitsOfFigure(id) ?? (await traitsOfPicture(id))));

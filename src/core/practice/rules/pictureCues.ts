@@ -6,6 +6,8 @@ export interface PictureTraits {
   /** Family of the pose. */
   family?: string | undefined;
   foreshortened?: boolean | undefined;
+  /** The body lies or sits on the ground or flat on something, and darkens it where it does. */
+  onGround?: boolean | undefined;
   /** What it shows, in two levels: "animals/four-legged". */
   subject?: string | undefined;
   /** Where its light comes from, as it is seen: turned with the picture where that is mirrored. */

@@ -13,6 +13,7 @@ import { lookAtFor } from '@/core/practice/rules/lookAtFor';
 import { storageProblem } from '@/storage/problems';
 import { changeKeptDrawing, keptDrawingsOf } from '@/storage/sessions/keptDrawings';
 import { useStored } from '@/storage/hooks/useStored';
+import { useTraits } from '@/storage/hooks/useTraits';
 import { toastProblem } from '@/ui/toast/toast';
 
 const WORDS: Record<FeatureState, string> = {
@@ -41,7 +42,7 @@ export function Features({ sessionId, pose }: { sessionId: string; pose: Drawing
     const fresh = names.filter((one) => features.every((f) => f.name !== one));
     change([...features, ...fresh.map((one): Feature => ({ name: one.slice(0, LONGEST), state: 'kept' }))]);
   };
-  const lookAt = lookAtFor(pose.exercise, pose.referenceId);
+  const lookAt = lookAtFor(pose.exercise, useTraits(pose.referenceId, false));
   const recalled = hidesReference(pose.exercise) ? 'recalled' : 'kept';
   return (
     <details className="border-t border-hairline pt-2" open={features.length > 0 || undefined}>

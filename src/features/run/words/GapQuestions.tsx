@@ -2,8 +2,10 @@
 import type { ReactNode } from 'react';
 import { askedOf } from '@/core/clock/asked';
 import type { Visit } from '@/core/clock/visit';
+import { lookAtFor } from '@/core/practice/rules/lookAtFor';
 import { poseIn } from '@/core/practice/rules/poseExercise';
 import { RunButton } from '@/features/run/steer/RunButton';
+import { useTraits } from '@/storage/hooks/useTraits';
 import { Word } from '@/ui/Word';
 import { LiftVeil } from './LiftVeil';
 import type { SegmentProps } from './segmentProps';
@@ -18,9 +20,11 @@ export function GapQuestions({
 }: Pick<SegmentProps, 'plan' | 'segments' | 'state' | 'onSay'> & { centered?: boolean }) {
   const drawings = state.visits.filter((v) => segments[v.segmentIndex].kind === 'draw');
   const asked = askedOf(plan, segments, state.visits);
+  const pose = asked && poseIn(plan, segments[asked.drawn.segmentIndex]);
+  const traits = useTraits(pose?.referenceId ?? null, false);
   if (!asked) return null;
-  const { drawn, asks, marks, elements } = asked;
-  const { referenceId, leftOut } = poseIn(plan, segments[drawn.segmentIndex]) ?? {};
+  const { drawn, asks, exercise, marks, ticked } = asked;
+  const { referenceId, leftOut } = pose ?? {};
   return (
     <div className={`flex flex-wrap items-center gap-x-8 gap-y-3 ${centered ? 'justify-center' : ''}`}>
       {asks === 'focal' && (
@@ -72,9 +76,9 @@ export function GapQuestions({
           </RunButton>
         </Question>
       )}
-      {elements && (
+      {ticked && (
         <Question label="Missing in the last pose" words="Missing:">
-          {elements.map((element) => {
+          {lookAtFor(exercise, traits).map((element) => {
             const missing = drawn.missing ?? [];
             const gone = missing.includes(element);
             return (
