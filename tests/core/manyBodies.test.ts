@@ -77,6 +77,18 @@ describe('several people in a picture', () => {
     expect(isOneBody(points, moved(bodySize(points, 1)), 1)).toBe(false);
     expect(trunkLength(points, 1)).toBeGreaterThan(0.1);
   });
+  it('are one where they have one face, whatever trunk is made up for it', () => {
+    const elsewhere = (p: BodyPoint, i: number): BodyPoint =>
+      /shoulder|hip/.test(POINT_NAMES[i]) ? { ...p, y: p.y + 0.6 } : p;
+    expect(isOneBody(points, points.map(elsewhere), 1)).toBe(true);
+    expect(isOneBody(points, moved(0.2).map(elsewhere), 1)).toBe(false);
+  });
+  it('are guesses where they were hardly seen', () => {
+    const sureOf = (score: number): number[] =>
+      Object.values(readBody({ points, space, score }, 1, SQUARE).sure).filter((sure) => sure > 0.55);
+    expect(sureOf(0.59)).toEqual([]);
+    expect(sureOf(0.61).length).toBeGreaterThan(2);
+  });
   it('are framed by what is seen of them within the picture', () => {
     const half = moved(0.6).map((p) => ({ ...p, seen: 1 }));
     expect(boundsOf(half).right).toBe(1);

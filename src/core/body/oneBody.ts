@@ -3,13 +3,17 @@ import { type BodyPoint, pointOf, type PointName } from './points';
 
 const CORE: readonly PointName[] = ['left shoulder', 'right shoulder', 'left hip', 'right hip'];
 
+/** The middle between two points, in heights of the picture. */
+function middleOf(points: readonly BodyPoint[], a: PointName, b: PointName, aspect: number): [number, number] {
+  const [p, q] = [pointOf(points, a), pointOf(points, b)];
+  return [((p.x + q.x) / 2) * aspect, (p.y + q.y) / 2];
+}
+
 /** Shoulders to hips in the picture, as a share of its height. @param aspect The picture's width over its height. */
 export function trunkLength(points: readonly BodyPoint[], aspect: number): number {
-  const middle = (part: 'shoulder' | 'hip'): [number, number] => {
-    const [l, r] = [pointOf(points, `left ${part}`), pointOf(points, `right ${part}`)];
-    return [((l.x + r.x) / 2) * aspect, (l.y + r.y) / 2];
-  };
-  const [s, h] = [middle('shoulder'), middle('hip')];
+  const [s, h] = (['shoulder', 'hip'] as const).map((part) =>
+    middleOf(points, `left ${part}`, `right ${part}`, aspect),
+  );
   return Math.hypot(s[0] - h[0], s[1] - h[1]);
 }
 
@@ -22,8 +26,22 @@ export function bodySize(points: readonly BodyPoint[], aspect: number): number {
 /** Apart by less than this share of its size, shoulders and hips are those of one body. */
 const SAME = 0.5;
 
-/** Whether two findings are of one body: their shoulders and hips lie at the same places, whichever way round. */
+/** Middle of a face, and from its eyes to its mouth, in heights of the picture. */
+function faceOf(points: readonly BodyPoint[], aspect: number): { at: [number, number]; size: number } {
+  const e = middleOf(points, 'left eye', 'right eye', aspect);
+  const m = middleOf(points, 'left mouth corner', 'right mouth corner', aspect);
+  return { at: [(e[0] + m[0]) / 2, (e[1] + m[1]) / 2], size: Math.hypot(e[0] - m[0], e[1] - m[1]) };
+}
+
+/** Whether two findings have one face: of a head alone the network makes up whatever body it likes. */
+function isOneFace(a: readonly BodyPoint[], b: readonly BodyPoint[], aspect: number): boolean {
+  const [p, q] = [faceOf(a, aspect), faceOf(b, aspect)];
+  return Math.hypot(p.at[0] - q.at[0], p.at[1] - q.at[1]) < Math.max(p.size, q.size);
+}
+
+/** Whether two findings are of one body: they have one face, or their shoulders and hips lie at the same places, whichever way round. */
 export function isOneBody(a: readonly BodyPoint[], b: readonly BodyPoint[], aspect: number): boolean {
+  if (isOneFace(a, b, aspect)) return true;
   const apart = (other: readonly BodyPoint[]): number =>
     CORE.reduce((sum, name) => {
       const [p, q] = [pointOf(a, name), pointOf(other, name)];
