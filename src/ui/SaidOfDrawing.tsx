@@ -1,6 +1,8 @@
 'use client';
 import { useId } from 'react';
 import type { KeptDrawing } from '@/core/journal/keptDrawing';
+import { VERDICTS, verdictWords } from '@/core/journal/reflection';
+import { durationWords } from '@/core/practice/time/duration';
 
 const STATES = [
   ['finished', 'Finished'],
@@ -17,9 +19,12 @@ const TEXTS = [
 export function SaidOfDrawing({
   kept,
   all,
+  judgedForMs,
   onChange,
 }: {
   kept: KeptDrawing;
+  /** The time it took, for which it may be judged; undefined while judging is shut. */
+  judgedForMs: number | undefined;
   /** All that is said of drawings: what was written once is offered again. */
   all: readonly KeptDrawing[];
   onChange: (how: (before: KeptDrawing) => KeptDrawing) => void;
@@ -42,6 +47,25 @@ export function SaidOfDrawing({
           </label>
         ))}
       </div>
+      {judgedForMs !== undefined && (
+        <div role="group" aria-label="A verdict, if you like" className="flex flex-wrap items-center gap-2">
+          <span>For {durationWords(judgedForMs)}, if you like</span>
+          {VERDICTS.map((verdict) => (
+            <button
+              key={verdict}
+              type="button"
+              aria-pressed={kept.verdict === verdict}
+              className={`btn btn-sm max-sm:h-12 ${kept.verdict === verdict ? 'bg-ink/10' : 'btn-quiet'}`}
+              onClick={() =>
+                onChange((before) => ({ ...before, verdict: before.verdict === verdict ? undefined : verdict }))
+              }
+            >
+              {verdict}
+            </button>
+          ))}
+          {kept.verdict && <span role="status">{verdictWords(kept.verdict, judgedForMs)}</span>}
+        </div>
+      )}
       {TEXTS.map(([field, words]) => (
         <label key={field} className="flex flex-wrap items-center gap-2">
           {words}

@@ -181,6 +181,7 @@ describe('a drawing of the wall, large', () => {
     atMs: ago(1),
     exercise: 'Contour',
     spentMs: 60_000,
+    shutUntilMs: 0,
     referenceId: null,
     seen: undefined,
     facets: facetWords({
@@ -196,7 +197,8 @@ describe('a drawing of the wall, large', () => {
       usedFor: undefined,
     }),
   };
-  const show = (): void => void render(<WallDrawing item={item} onClose={() => undefined} />);
+  const show = (more: Partial<WallItem> = {}): void =>
+    void render(<WallDrawing item={{ ...item, ...more }} onClose={() => undefined} />);
 
   it('is told what it was made under and used for, and whether it surprised', async () => {
     show();
@@ -206,6 +208,22 @@ describe('a drawing of the wall, large', () => {
     await waitFor(async () =>
       expect(await allKeptDrawings()).toMatchObject([{ surprised: true, usedFor: 'a poster' }]),
     );
+  });
+  it('is judged by one tap, for the time it took and what was added later, and by the same tap no more', async () => {
+    await changeKeptDrawing('a', '0:0', (before) => ({ ...before, continued: [{ atMs: ago(0), spentMs: 120_000 }] }));
+    show();
+    const verdict = within(await screen.findByLabelText('A verdict, if you like'));
+    await verdict.findByText('For 3 min, if you like');
+    fireEvent.click(verdict.getByText('nearly'));
+    await verdict.findByText('nearly for 3 min');
+    expect(await allKeptDrawings()).toMatchObject([{ verdict: 'nearly' }]);
+    fireEvent.click(verdict.getByText('nearly'));
+    await waitFor(() => expect(verdict.queryByText('nearly for 3 min')).toBeNull());
+  });
+  it('is not judged while judging is shut for its session', () => {
+    show({ shutUntilMs: Date.now() + 60_000 });
+    expect(screen.getByLabelText('It surprised me')).toBeTruthy();
+    expect(screen.queryByLabelText('A verdict, if you like')).toBeNull();
   });
   it('shows what was said before where it cannot be written', async () => {
     const told = vi.spyOn(toasts, 'toastProblem');

@@ -18,6 +18,8 @@ export interface WallItem {
   atMs: number;
   exercise: string;
   spentMs: number;
+  /** Its session is not judged until then. */
+  shutUntilMs: number;
   referenceId: string | null;
   /** Where it is to be seen; missing while it is on no page. */
   seen: SeenDrawing | undefined;
@@ -69,6 +71,7 @@ export function wallItems(
             atMs,
             exercise: exercise.name,
             spentMs,
+            shutUntilMs: session.reflection?.noJudgingUntilMs ?? 0,
             referenceId,
             seen,
             facets: facetWords({

@@ -2,6 +2,7 @@ import * as z from 'zod/mini';
 import { momentSchema } from '../moment';
 import type { Drawing } from './drawings';
 import { measuredSchema } from './measured';
+import { VERDICTS } from './reflection';
 
 /** Features that are listed of one drawing at most, and times it is taken up again. */
 const MOST_FEATURES = 60;
@@ -29,6 +30,8 @@ export const keptDrawingSchema = z.object({
   thrownAway: z.optional(z.boolean()),
   finished: z.optional(z.boolean()),
   surprised: z.optional(z.boolean()),
+  /** Only where wanted, of the whole drawing and for the time it took. */
+  verdict: z.optional(z.enum(VERDICTS)),
   /** Worked on later: these minutes are the drawing's, not the session's. */
   continued: z.optional(
     z

@@ -1,17 +1,24 @@
 import * as z from 'zod/mini';
 import { lineSchema } from '../clock/log';
 import { momentSchema } from '../moment';
+import { durationWords } from '../practice/time/duration';
 
 export const ASPECTS = ['placement', 'construction', 'tone'] as const;
 export const VERDICTS = ['holds', 'nearly', 'not yet'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+/** A verdict is one for a time, never one for ever: "holds for 10 min". */
+export const verdictWords = (verdict: Verdict, forMs: number): string => `${verdict} for ${durationWords(forMs)}`;
+
+/** The longest list an exercise has, eleven things, and what a reference asks for besides. */
+const MOST_LOOKED_FOR = 16;
 
 const answersSchema = z.object({
   exerciseId: z.string().check(z.maxLength(64)),
   /** In the learner's words. */
   noticed: z.optional(z.string().check(z.maxLength(500))),
   /** Elements the learner looked for, and those of them that were not there. */
-  looked: z.optional(z.array(z.string().check(z.maxLength(120))).check(z.maxLength(12))),
-  missing: z.optional(z.array(z.string().check(z.maxLength(120))).check(z.maxLength(12))),
+  looked: z.optional(z.array(z.string().check(z.maxLength(120))).check(z.maxLength(MOST_LOOKED_FOR))),
+  missing: z.optional(z.array(z.string().check(z.maxLength(120))).check(z.maxLength(MOST_LOOKED_FOR))),
   marks: z.optional(z.int().check(z.minimum(0), z.maximum(9999))),
   /** Any mark besides C, S and straight. */
   otherMark: z.optional(z.boolean()),

@@ -12,7 +12,7 @@ import {
   withAnswers,
   withNextTime,
 } from '@/core/journal/reflect';
-import { ASPECTS, MOODS, NEXT_TIME_LENGTH, type Reflection, VERDICTS } from '@/core/journal/reflection';
+import { ASPECTS, MOODS, NEXT_TIME_LENGTH, type Reflection, VERDICTS, verdictWords } from '@/core/journal/reflection';
 import { marksTrend } from '@/core/journal/marksTrend';
 import { nextLength } from '@/core/journal/nextLength';
 import type { Session } from '@/core/journal/session';
@@ -279,7 +279,7 @@ function Judging({
                 />
                 {given && (
                   <p className="text-[14px] text-quiet">
-                    {aspect} {given.verdict === 'holds' ? 'holds' : given.verdict} for {durationWords(given.forMs)}
+                    {aspect} {verdictWords(given.verdict, given.forMs)}
                   </p>
                 )}
               </div>

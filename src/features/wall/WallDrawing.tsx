@@ -3,6 +3,7 @@ import type { Route } from 'next';
 import Link from 'next/link';
 import { weekdayAndDay } from '@/core/dateWords';
 import type { WallItem } from '@/core/growing/wall';
+import { timeOn } from '@/core/journal/keptDrawing';
 import type { SeenDrawing } from '@/core/journal/onPages';
 import { durationWords } from '@/core/practice/time/duration';
 import { useCutDrawing } from '@/storage/hooks/useCutDrawing';
@@ -19,12 +20,13 @@ import { deskPage, referencePage } from '@/ui/referencePage';
 import { SaidOfDrawing } from '@/ui/SaidOfDrawing';
 import { TakeOut } from '@/ui/TakeOut';
 import { toastProblem } from '@/ui/toast/toast';
+import { useNow } from '@/ui/useNow';
 
 const TALL_PX = 420;
 
 /** One drawing large, beside what it was drawn from, and the ways on from it. */
 export function WallDrawing({
-  item: { exercise, atMs, spentMs, seen, referenceId, sessionId, drawing, facets },
+  item: { exercise, atMs, spentMs, shutUntilMs, seen, referenceId, sessionId, drawing, facets },
   onClose,
 }: {
   item: WallItem;
@@ -32,6 +34,7 @@ export function WallDrawing({
 }) {
   const url = useReferenceImage(referenceId);
   const { kept, all, change } = useKeptDrawing(sessionId, drawing);
+  const nowMs = useNow(60_000);
   return (
     <Dialog title={`${exercise}, ${durationWords(spentMs)}`} wide onClose={onClose}>
       <p>
@@ -73,6 +76,7 @@ export function WallDrawing({
         <SaidOfDrawing
           kept={kept}
           all={all}
+          judgedForMs={nowMs < shutUntilMs ? undefined : timeOn({ spentMs }, kept).togetherMs}
           onChange={(how) => void change(how).catch((error: unknown) => toastProblem(storageProblem(error)))}
         />
       </section>
