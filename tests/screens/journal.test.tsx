@@ -155,13 +155,15 @@ describe('today', () => {
   });
   it('says the last session in a sentence, with its note and what was wanted next', () => {
     const last = sessionOf(planOf(poses(2, 60_000)), [], { note: 'Rounder.', reflection: { nextTime: 'Feet first' } });
-    const words = textOf(renderToStaticMarkup(<LastTime whose={{ sessions: [last], of: undefined }} course={false} />));
+    const lastTime = (sessions: Session[], soFar: string): string =>
+      textOf(renderToStaticMarkup(<LastTime whose={{ sessions, of: undefined }} soFar={soFar} course={false} />));
+    const words = lastTime([last], '1240 drawings in 96 hours.');
     expect(words).toContain('Wednesday, November 25: 2 drawings in 2:00 of drawing.');
     expect(words).toContain('Next time: Feet first');
     expect(words).toContain('“Rounder.”');
-    expect(textOf(renderToStaticMarkup(<LastTime whose={{ sessions: [], of: undefined }} course={false} />))).toContain(
-      'The first one can be a minute long.',
-    );
+    expect(words).toContain('In all: 1240 drawings in 96 hours.');
+    expect(lastTime([last], '')).not.toContain('In all');
+    expect(lastTime([], '')).toContain('The first one can be a minute long.');
   });
   it('shows where the time goes as a sum that adds up', () => {
     const plan = planOf(poses(3, 45_000, { lookMs: 15_000 }), rest(60_000), poses(1, 300_000));

@@ -12,9 +12,12 @@ import type { Whose } from '@/core/journal/whose';
 /** The last session in a sentence, with its note. */
 export function LastTime({
   whose,
+  soFar,
   course,
 }: {
   whose: Whose | undefined;
+  /** All that was drawn until now, in words, once it is known. */
+  soFar: string;
   /** Today’s plan is a course’s day. */ course: boolean;
 }) {
   if (!whose) return <section aria-label="Last time" />;
@@ -41,6 +44,7 @@ export function LastTime({
             </Link>
             <Ways course={course} />
           </p>
+          {soFar !== '' && <p className="mt-2 text-quiet">In all: {soFar}</p>}
         </>
       ) : (
         <>

@@ -77,13 +77,11 @@ export function Today() {
   const [lesson, setLesson] = useState('');
   const { starting, start: startPlan } = useStart(toastProblem);
   const cutOff = sessions.value?.find((s) => s.status === 'running');
-  const { proposal, problem: unplanned } = useProposal(
-    choice && { ...choice, setId },
-    references.value,
-    saved.value && whose,
-    nowMs,
-    mix,
-  );
+  const {
+    proposal,
+    soFar,
+    problem: unplanned,
+  } = useProposal(choice && { ...choice, setId }, references.value, saved.value && whose, nowMs, mix);
   const plan = proposal?.plan;
   /** A plan that stands on today, or a course's day: it has its own time and its own pictures. */
   const { scheduled, course } = plan?.cause ?? {};
@@ -281,7 +279,7 @@ export function Today() {
 
       <div className="mt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[440px_1fr_1fr]">
         <WeekBoxes whose={whose} nowMs={nowMs} promise={promise.value} />
-        <LastTime whose={whose} course={course !== undefined} />
+        <LastTime whose={whose} soFar={soFar} course={course !== undefined} />
         {cutOff && <CutOff session={cutOff} />}
       </div>
     </main>

@@ -1,5 +1,6 @@
 import { startOfDay } from 'date-fns';
 import { currentCourse } from '@/core/growing/course';
+import { lifetimeWords } from '@/core/growing/lifetime';
 import { piecesOf } from '@/core/growing/pieces';
 import { scheduledFor } from '@/core/growing/scheduled';
 import { knownOf } from '@/core/growing/today/known';
@@ -23,6 +24,8 @@ import { listSavedPlans } from '@/storage/sessions/savedPlans';
 export type Past = Omit<TodayInput, 'availableMs' | 'references' | 'seed' | 'medium' | 'mix' | 'parts' | 'advice'> & {
   /** Heads, hands and feet that ship. */
   shippedParts: readonly ReferenceFacts[];
+  /** The work done until now, as a plain fact; empty before the first session. */
+  soFar: string;
 };
 
 /** Read what a session is made of. @param nowMs Only its local day counts. */
@@ -81,6 +84,7 @@ export async function loadPast({ sessions, of }: Whose, nowMs: number): Promise<
       lately(latelyCount(recent)),
     ),
     shippedParts: shipped.flat(),
+    soFar: sessions.length > 0 ? lifetimeWords(pieces, sessions) : '',
   };
 }
 

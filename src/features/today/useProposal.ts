@@ -17,14 +17,14 @@ export interface Proposal {
   planned: number;
 }
 
-/** The plan for the minutes chosen, from the set chosen, given everything drawn so far. @param mix How often another was asked for. */
+/** The plan for the minutes chosen, from the set chosen, given everything drawn so far; and how much that is, in words. @param mix How often another was asked for. */
 export function useProposal(
   choice: Choice | undefined,
   references: readonly ReferenceFacts[] | undefined,
   whose: Whose | undefined,
   nowMs: number,
   mix: number,
-): { proposal: Proposal | undefined; problem: string | undefined } {
+): { proposal: Proposal | undefined; soFar: string; problem: string | undefined } {
   // The day is enough: what was drawn does not change by the minute.
   const todayMs = startOfDay(nowMs).getTime();
   const known = useStored(
@@ -50,5 +50,5 @@ export function useProposal(
     const { planFor, past } = known.value;
     return planFor(past, { minutes, setId, medium, advice }, references, past.known.today * 100 + mix, mix);
   }, [known.value, references, minutes, setId, medium, advice, mix]);
-  return { proposal, problem: known.problem };
+  return { proposal, soFar: known.value?.past.soFar ?? '', problem: known.problem };
 }
