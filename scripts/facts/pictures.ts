@@ -44,7 +44,7 @@ const ELEVATIONS = [6, -14, 8, 34, 4, 52];
 mkdirSync(dir, { recursive: true });
 
 /** So many pictures of nobody. */
-const NOBODY = 96;
+const NOBODY = 192;
 
 /** Pictures in which nobody is: rooms with things in them, grainy and more or less bright. */
 async function nobody(file: string, seed: number): Promise<void> {
@@ -61,9 +61,9 @@ async function nobody(file: string, seed: number): Promise<void> {
 const plate = (width: number, height: number): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="${String(width)}" height="${String(height)}"><rect width="100%" height="100%" fill="#e9e5dd"/></svg>`;
 
-/** So many hard scenes that were looked at while the rules were made, and as many that are measured once at the end. */
+/** So many hard scenes that were looked at while the rules were made, and twice as many that were measured once at the end. */
 const HARD = 96;
-const UNSEEN_SEED = 130_000;
+const UNSEEN_SEEDS = [170_000, 171_000];
 
 /** A figure without what is empty around it. */
 async function cutOut(png: Buffer, key: AnswerKey): Promise<CutOut> {
@@ -142,7 +142,8 @@ if (!shipped) {
   for (let i = Number(share); i < NOBODY; i += Number(of)) await nobody(`nobody-${number(i)}.jpg`, 5000 + i);
   for (let i = Number(share); i < HARD; i += Number(of)) {
     hard.push(await hardScene(dir, `hard-${number(i)}.jpg`, 20_000 + i, cuts));
-    hard.push(await hardScene(dir, `unseen-${number(i)}.jpg`, UNSEEN_SEED + i, cuts));
+    for (const [set, seed] of UNSEEN_SEEDS.entries())
+      hard.push(await hardScene(dir, `unseen-${String(set)}-${number(i)}.jpg`, seed + i, cuts));
   }
 }
 writeFileSync(`${dir}/hard-${share}.json`, JSON.stringify(hard));
