@@ -49,3 +49,6 @@ export function bytesWords(bytes: number): string {
   if (bytes < 1e6) return `${String(Math.ceil(bytes / 1e3))} kB`;
   return bytes < 1e9 ? `${(bytes / 1e6).toFixed(1)} MB` : `${(bytes / 1e9).toFixed(1)} GB`;
 }
+
+/** The same words with a capital at their beginning. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

@@ -6,16 +6,17 @@ import { runStateAt } from '@/core/clock/run';
 import { compareToPlan } from '@/core/journal/compare';
 import { posesDrawn } from '@/core/journal/drawings';
 import type { Session } from '@/core/journal/session';
-import { duplicateBlocks } from '@/core/practice/edit/edit';
+import { capLengths, duplicateBlocks } from '@/core/practice/edit/edit';
 import { findProblems } from '@/core/practice/edit/problems';
 import { materialsOf, sheetsOf } from '@/core/practice/paper/sheets';
 import { layOutRecipe } from '@/core/practice/plan/layOut';
+import { poseLengths } from '@/core/practice/plan/recipe';
 import type { Block, Plan } from '@/core/practice/plan/schema';
 import { drawingKey, holdLimitOf, holdOf, USUAL_HOLD_LIMIT_MS } from '@/core/practice/rules/holds';
 import { turnsSheet } from '@/core/practice/rules/turnsSheet';
 import { expandPlan } from '@/core/practice/time/timeline';
 import { planOf, poses, rest } from './plans';
-import { level, recipeWith } from './recipes';
+import { level, list, recipeWith } from './recipes';
 
 const MINUTE = 60_000;
 const POOLS = { bySet: new Map(), timesDrawn: new Map<string, number>() };
@@ -63,12 +64,25 @@ describe('how long a pose is held', () => {
     expect(holdLimitOf(limited(20 * MINUTE), draw)).toBe(20 * MINUTE);
     expect(holdLimitOf(planOf(poses(1)), draw)).toBeUndefined();
   });
-  it('is said for each pose that is longer, before it and by a sound in it', () => {
-    const block = level('m', 2, 30 * MINUTE);
-    const recipe = recipeWith([{ ...block, source: { ...block.source, kind: 'live model' } }]);
-    const words = findProblems(recipe, layOutRecipe(recipe, {}).plan, POOLS, {}).map((p) => p.words);
-    for (const number of [1, 2])
-      expect(words.some((w) => w.startsWith(`Pose ${String(number)}: 30 min is long to hold.`))).toBe(true);
+  it('is said once for all poses that are longer, with a way out, and by a sound in each', () => {
+    const longHolds = (minutes: number[]) => {
+      const block = list('m', minutes);
+      const recipe = recipeWith([{ ...block, source: { ...block.source, kind: 'live model' } }]);
+      return findProblems(recipe, layOutRecipe(recipe, {}).plan, POOLS, {}).filter(({ words }) =>
+        /long to hold/.test(words),
+      );
+    };
+    const starts = (...minutes: number[]) => longHolds(minutes).map(({ words }) => words.split('. ')[0]);
+    expect(starts(30, 30)).toEqual(['All 2 poses: 30 min is long to hold']);
+    expect(starts(10, 40)).toEqual(['Pose 2: 40 min is long to hold']);
+    expect(starts(10, 40, 30)).toEqual(['2 of 3 poses: 40 min is long to hold']);
+    expect(starts(10, 25)).toEqual([]);
+    const [long] = longHolds([10, 40, 30]);
+    const block = list('m', [10, 40, 30]);
+    expect(long.ways?.map(({ label, take }) => [label, poseLengths(take(block))])).toEqual([
+      ['25 min at most', [10 * MINUTE, 25 * MINUTE, 25 * MINUTE]],
+    ]);
+    expect(capLengths(block, 5 * MINUTE).lengths).toMatchObject({ order: 'level', fromMs: 5 * MINUTE });
     const plan = limited(20 * MINUTE);
     const nowMs = 3000 + 20 * MINUTE - 500;
     const state = runStateAt(plan, [{ type: 'start', atMs: 0 }], nowMs);

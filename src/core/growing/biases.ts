@@ -1,7 +1,7 @@
 import { bandOf } from '../measure/bands';
 import type { Measured } from '../journal/measured';
 import type { Session } from '../journal/session';
-import { counted } from '../words';
+import { capital, counted } from '../words';
 import { difference, type Estimate, pooled, ratioOf, type Reading, shareOf, slopeOf } from './estimate';
 
 /** A drawing that was measured, and when it was drawn. */
@@ -233,8 +233,6 @@ export function sizeWords(id: BiasId, value: number): string {
   const { hurts } = bandOf(bias.measures[0]);
   return `${percent(value)} ${Math.sign(value) === hurts ? bias.hurts : bias.other}`;
 }
-
-const capital = (words: string): string => `${words[0].toUpperCase()}${words.slice(1)}`;
 
 /** What a bias is now, in a sentence with its interval and its trend. */
 export function biasWords({ id, drawings, now, change, off }: Bias): string {

@@ -1,3 +1,4 @@
+import { capital } from '../words';
 import type { Plan } from '../practice/plan/schema';
 
 /** What a session came of, in a sentence; undefined where there is nothing to say. */
@@ -11,5 +12,5 @@ export function causeWords({ cause }: Pick<Plan, 'cause'>): string | undefined {
   ].filter((one) => one !== undefined);
   if (parts.length === 0) return undefined;
   const words = parts.join(', ');
-  return `${words[0].toUpperCase()}${words.slice(1)}.`;
+  return `${capital(words)}.`;
 }

@@ -1,3 +1,4 @@
+import { capital } from '../words';
 import { bandOf } from './bands';
 import { type Compared, contrastKept, SURE } from './compare';
 
@@ -6,7 +7,6 @@ const percent = (share: number): string => {
   return `${value < 10 ? value.toFixed(1).replace(/\.0$/, '') : String(Math.round(value))} %`;
 };
 const degrees = (deg: number): string => `${String(Math.round(Math.abs(deg)))}°`;
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 const PLURAL = new Set(['legs', 'legs from the middle']);
 const is = (id: string): string => (PLURAL.has(id) ? 'are' : 'is');
 

@@ -1,3 +1,4 @@
+import { capital } from '../words';
 import { coverage, type ReferenceFacts, TURNS, turnOf } from './coverage';
 
 /** Something never drawn that shares its pose or its side with what is drawn most. */
@@ -42,4 +43,4 @@ export function oneStepAway(
 
 /** "Seated, back: one step away. You have drawn this pose 12 times, never from this side." */
 export const oneStepWords = ({ family, turn, known }: OneStep, of?: string): string =>
-  `${family.charAt(0).toUpperCase()}${family.slice(1)}, ${TURNS[turn].words}, is one step away: ${of ? `${of} has` : 'you have'} drawn this ${known.what} ${String(known.times)} times, never ${known.what === 'pose' ? 'from this side' : 'in this pose'}.`;
+  `${capital(family)}, ${TURNS[turn].words}, is one step away: ${of ? `${of} has` : 'you have'} drawn this ${known.what} ${String(known.times)} times, never ${known.what === 'pose' ? 'from this side' : 'in this pose'}.`;

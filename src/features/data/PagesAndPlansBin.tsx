@@ -1,4 +1,5 @@
 'use client';
+import { capital } from '@/core/words';
 import { monthDay } from '@/core/dateWords';
 import Link from 'next/link';
 import { useState } from 'react';
@@ -26,7 +27,7 @@ function BinnedPage({ page, nowMs }: { page: Page; nowMs: number }) {
         {url && <img src={url} alt="" className="max-h-[52px] max-w-[52px]" />}
       </span>
       <span className="flex-1">
-        {name[0].toUpperCase() + name.slice(1)}
+        {capital(name)}
         <span className="block text-[13px] text-quiet">{daysLeft(page.binnedAtMs, nowMs)}</span>
       </span>
       <button

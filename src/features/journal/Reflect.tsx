@@ -1,5 +1,5 @@
 'use client';
-import { counted } from '@/core/words';
+import { capital, counted } from '@/core/words';
 import { type ReactNode, useState } from 'react';
 import {
   answersFor,
@@ -265,7 +265,7 @@ function Judging({
             return (
               <div key={aspect}>
                 <Taps
-                  legend={`${aspect.charAt(0).toUpperCase()}${aspect.slice(1)}, for ${durationWords(forMs)}`}
+                  legend={`${capital(aspect)}, for ${durationWords(forMs)}`}
                   value={given?.verdict}
                   options={VERDICTS}
                   onChange={(verdict) =>

@@ -106,6 +106,20 @@ export function setPoseLength(block: PosesRecipe, pose: number, ms: number): Pos
   return { ...block, count: listMs.length, lengths: { ...block.lengths, order: 'own list', listMs } };
 }
 
+/** No pose of a block is longer than so many milliseconds. */
+export function capLengths(block: PosesRecipe, mostMs: number): PosesRecipe {
+  const listMs = rowLengths(block).map((ms) => Math.min(ms, mostMs));
+  const [first] = listMs;
+  const level = listMs.every((ms) => ms === first);
+  return {
+    ...block,
+    count: listMs.length,
+    lengths: level
+      ? { order: 'level', fromMs: first, toMs: first, listMs: [] }
+      : { ...block.lengths, order: 'own list', listMs },
+  };
+}
+
 /** All poses of a block get another length: level ones alike, others move along the duration steps together. */
 export function setBlockLength(block: PosesRecipe, pose: number, ms: number): PosesRecipe {
   if (block.lengths.order === 'level')

@@ -1,6 +1,6 @@
 import type { ReferenceFacts } from '../../references/coverage';
 import { LIBRARY_ID, parsePictureReference } from '../../references/picture';
-import { counted } from '../../words';
+import { capital, counted } from '../../words';
 import { wantsBroad } from '../start/aims';
 import {
   FIRST_MEMORY_SESSIONS,
@@ -12,7 +12,7 @@ import {
 } from '../start/chooseReferences';
 import { clockDigits, durationWords } from '../time/duration';
 import { exerciseById } from '../exercises';
-import { setPoseLength } from './edit';
+import { capLengths, setPoseLength } from './edit';
 import { paperProblems } from './paperProblems';
 import type { Problem } from './problem';
 import { mostMarks } from '../rules/marks';
@@ -58,15 +58,30 @@ function blockProblems(recipe: Recipe, block: PosesRecipe, pools: ReferencePools
       `${exercise.name} wants something broad, laid on its side. With ${settings.medium ?? recipe.medium} it is another exercise; you may.`,
     );
   if (needsPictures(block)) problems.push(...pictureProblems(recipe, block, pools, chosen));
-  const limitMs = settings.holdLimitMs ?? USUAL_HOLD_LIMIT_MS;
-  if (source.kind === 'live model')
-    lengths.forEach((ms, i) => {
-      if (ms > limitMs)
-        say(
-          `${settings.oneDrawing === undefined ? 'Pose' : 'Hold'} ${String(i + 1)}: ${durationWords(ms)} is long to hold. Up to ${durationWords(limitMs)}, then a ${settings.familySits ? 'rest; they sit as a favor' : 'break; the model decides'}.`,
-        );
-    });
+  if (source.kind === 'live model') problems.push(...longHolds(block, lengths));
   return problems;
+}
+
+/** Poses that whoever poses would hold for longer than is asked of them: said once for all of them. */
+function longHolds(block: PosesRecipe, lengths: readonly number[]): Problem[] {
+  const { holdLimitMs: limitMs = USUAL_HOLD_LIMIT_MS, oneDrawing, familySits } = block.settings;
+  const long = lengths.flatMap((ms, i) => (ms > limitMs ? [i + 1] : []));
+  if (long.length === 0) return [];
+  const name = oneDrawing === undefined ? 'pose' : 'hold';
+  const which =
+    long.length === 1
+      ? `${capital(name)} ${String(long[0])}`
+      : long.length === lengths.length
+        ? `All ${counted(lengths.length, name)}`
+        : `${String(long.length)} of ${counted(lengths.length, name)}`;
+  return [
+    {
+      blockId: block.id,
+      stops: false,
+      words: `${which}: ${durationWords(Math.max(...lengths))} is long to hold. Up to ${durationWords(limitMs)}, then a ${familySits ? 'rest; they sit as a favor' : 'break; the model decides'}.`,
+      ways: [{ label: `${durationWords(limitMs)} at most`, take: (b) => capLengths(b, limitMs) }],
+    },
+  ];
 }
 
 function pictureProblems(recipe: Recipe, block: PosesRecipe, pools: ReferencePools, chosen: Chosen): Problem[] {

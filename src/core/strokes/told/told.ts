@@ -1,7 +1,7 @@
 import type { Exercise } from '../../practice/exercises/exercise';
 import { clockDigits } from '../../practice/time/duration';
 import { mostMarks } from '../../practice/rules/marks';
-import { counted, listWords } from '../../words';
+import { capital, counted, listWords } from '../../words';
 import type { Place, PlaceName } from '../../measure/places';
 import type { Mark } from '../inkStroke';
 import { type Down, downOf } from './down';
@@ -158,6 +158,6 @@ export function toldSentences(
                 : 'marks';
   return [first, ...TOLD.filter((name) => name !== first)].flatMap((name) => {
     const words = sentences[name];
-    return words ? [{ name, words: words.charAt(0).toUpperCase() + words.slice(1) }] : [];
+    return words ? [{ name, words: capital(words) }] : [];
   });
 }

@@ -13,7 +13,7 @@ import { nothingErased, ruleCard } from '@/core/practice/rules/ruleCard';
 import { holdLimitOf } from '@/core/practice/rules/holds';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { isDrawing, referenceOf, showsReference } from '@/core/practice/rules/showsReference';
-import { counted } from '@/core/words';
+import { capital, counted } from '@/core/words';
 import { MarkKinds } from './MarkKinds';
 import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
@@ -173,7 +173,6 @@ function Prompt({ words, call }: { words: string; call: string | undefined }) {
     </div>
   );
 }
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** Rubbing out is owned up to in drawings at least so long: in a shorter one there is no time for it. */
 const RUBBING_FROM_MS = 60_000;
