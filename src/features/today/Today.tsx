@@ -279,7 +279,9 @@ export function Today() {
 
       <div className="mt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[440px_1fr_1fr]">
         <WeekBoxes whose={whose} nowMs={nowMs} promise={promise.value} />
-        <LastTime whose={whose} soFar={soFar} course={course !== undefined} />
+        <div className={cutOff ? '' : 'lg:col-span-2'}>
+          <LastTime whose={whose} soFar={soFar} course={course !== undefined} />
+        </div>
         {cutOff && <CutOff session={cutOff} />}
       </div>
     </main>
