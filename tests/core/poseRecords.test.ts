@@ -73,7 +73,11 @@ describe('what is said of a drawing right after it', () => {
   it('is asked for: marks where they are limited, what was missing where that is wanted', () => {
     const state = runStateAt(PLAN, LOG, 64_500);
     const asked = askedOf(PLAN, expandPlan(PLAN).segments, state.visits);
-    expect(asked).toMatchObject({ marks: 20, ticked: true, exercise: { lookAt: ['Marks counted', 'Nothing repeated'] } });
+    expect(asked).toMatchObject({
+      marks: 20,
+      ticked: true,
+      exercise: { lookAt: ['Marks counted', 'Nothing repeated'] },
+    });
     const plain = planOf(poses(2));
     const none = askedOf(plain, expandPlan(plain).segments, runStateAt(plain, [start], 34_000).visits);
     expect([none?.marks, none?.ticked]).toEqual([undefined, false]);
