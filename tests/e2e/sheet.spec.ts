@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { driveClock, letPass } from '../../scripts/page-clock.mjs';
-import { kept, pose, posesBlock, runPlan, WAITING, WALKING } from './steps';
+import { createProfile } from './browser';
+import { kept, pose, posesBlock, runPlan, stored, WAITING, WALKING } from './steps';
 
 /** Sessions are drawn on the screen from here on. */
 async function onScreen(page: Page, more: object = {}): Promise<void> {
@@ -13,8 +14,8 @@ async function onScreen(page: Page, more: object = {}): Promise<void> {
 
 const sheet = (page: Page) => page.getByRole('img', { name: /^Sheet \d+: / });
 
-/** A stroke over the sheet with a pen that is pressed, shares of where it lies. */
-async function drawWithPen(page: Page, points: readonly (readonly [number, number])[]): Promise<void> {
+/** A stroke over the sheet with a pen that is pressed, shares of where it lies. @param lifts It is lifted at the end. */
+async function drawWithPen(page: Page, points: readonly (readonly [number, number])[], lifts = true): Promise<void> {
   const cdp = await page.context().newCDPSession(page);
   const box = (await sheet(page).boundingBox())!;
   const at = (i: number) => ({ x: box.x + points[i][0] * box.width, y: box.y + points[i][1] * box.height });
@@ -30,7 +31,7 @@ async function drawWithPen(page: Page, points: readonly (readonly [number, numbe
     });
   await send('mousePressed', 0);
   for (let i = 1; i < points.length; i++) await send('mouseMoved', i);
-  await send('mouseReleased', points.length - 1);
+  if (lifts) await send('mouseReleased', points.length - 1);
   await cdp.detach();
 }
 const DOWN = [0.3, 0.36, 0.42, 0.48, 0.54, 0.6].map((y): readonly [number, number] => [0.45, y]);
@@ -104,6 +105,26 @@ test('drawn with a pen: kept at once, after a reload too, a page of the journal,
   await page.getByRole('button', { name: /InkML/ }).click();
   const ink = readFileSync(await (await saved).path(), 'utf8');
   expect(ink.match(/<trace /g)).toHaveLength(2);
+});
+
+test('a browser killed in the middle of a stroke has every stroke before it', async ({ baseURL }) => {
+  const profile = createProfile(baseURL!);
+  const first = await profile.open();
+  await onScreen(first.page);
+  await runPlan(first.page, posesBlock('flowing-gesture', [pose(WALKING, 60_000)]));
+  await first.page.keyboard.press('ArrowRight');
+  await drawWithPen(first.page, DOWN);
+  await drawWithPen(first.page, ACROSS);
+  await expect.poll(async () => (await stored(first.page, 'strokes', null)) as unknown[]).toHaveLength(2);
+  await drawWithPen(first.page, DOWN.toReversed(), false);
+  first.signal('KILL', 'all');
+  await first.context.close().catch(() => undefined);
+  const { page, context } = await profile.open();
+  await page.goto('/run');
+  await page.getByRole('button', { name: 'Go on', exact: true }).first().click();
+  await expect(sheet(page)).toHaveAccessibleName('Sheet 1: 2 strokes');
+  await context.close();
+  profile.remove();
 });
 
 test('blind: nothing is seen until the time is up, a peek is seen as long as it is held, and counted', async ({
