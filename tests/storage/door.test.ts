@@ -1,8 +1,8 @@
 import { IDBFactory } from 'fake-indexeddb';
 import { openDB } from 'idb';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Session } from '@/core/journal/session';
-import { closeDb, db, put, atomically } from '@/storage/db';
+import { closeDb, db, onBlocked, put, atomically } from '@/storage/db';
 import { countKept, readRecords, unreadableJson } from '@/storage/everything';
 import { appendEvents, listSessions, saveNote, saveSession } from '@/storage/sessions/sessions';
 import { loadSetting, resetSettings, saveSetting } from '@/storage/settings';
@@ -95,6 +95,20 @@ describe('an upgrade', () => {
       { store: 'sessions', value: { id: 'strange', nonsense: true } },
     ]);
     expect((await readRecords()).records.sessions).toHaveLength(1);
+  });
+  it('waits for a tab with an older version, tells so now and to who asks later, and no more once it is through', async () => {
+    await older({ sessions: [session('a')] });
+    const tab = await openDB('fox-minute', 4);
+    const told: string[] = [];
+    onBlocked(() => told.push('at once'));
+    const opening = listSessions();
+    await vi.waitFor(() => expect(told).toEqual(['at once']));
+    onBlocked(() => told.push('later'));
+    expect(told).toEqual(['at once', 'later']);
+    tab.close();
+    expect((await opening).map((s) => s.id)).toEqual(['a']);
+    onBlocked(() => told.push('too late'));
+    expect(told).toHaveLength(2);
   });
   it('keeps each of them apart, however long and alike their keys are', async () => {
     const long = 'k'.repeat(100);
