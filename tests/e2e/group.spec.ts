@@ -36,6 +36,14 @@ test('several figures on one sheet: moved, ordered, looked at, taken out, drawn'
   await page.keyboard.press('Control+z');
   await expect(found).toContainText('1 pair of 1 loses a joint or a hand.');
   await page.getByRole('button', { name: 'Undo' }).click();
+  // Slid in one go, the eye level is one step.
+  const eyeLevel = page.getByRole('slider', { name: 'Eye level' });
+  const level = await eyeLevel.inputValue();
+  await eyeLevel.focus();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
+  await expect(eyeLevel).not.toHaveValue(level);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(eyeLevel).toHaveValue(level);
   // Another order covers otherwise and changes no size.
   const sizes = () => page.locator('ol > li .tabular-nums.text-quiet').allTextContents();
   const before = (await sizes()).map((words) => words.split(',')[0]).sort();

@@ -39,6 +39,11 @@ import { WhatWasFound } from './WhatWasFound';
 import { DrawingMember, type MemberPicture, ReferenceMember } from './MemberPictures';
 
 const MOST_STEPS = 60;
+/** What is slid or typed changes many times in one go: so soon after one another that is one step. */
+const ONE_STEP_MS = 900;
+const GRADUAL = ['eyeLevel', 'eyeCm', 'name'] as const;
+const gradual = (from: Group, next: Group): string | undefined => GRADUAL.find((field) => from[field] !== next[field]);
+const NOTHING_DONE: { what: string | undefined; atMs: number } = { what: undefined, atMs: 0 };
 /** Outlines for looking at many drafts are this coarse, thousandths of the sheet's height. */
 const COARSE = 2;
 
@@ -99,6 +104,7 @@ function Draft({
   // What was written comes back as a record of its own: only what is done here is written.
   const [first] = useState(start);
   const [steps, setSteps] = useState<Steps<Group>>(NO_STEPS);
+  const last = useRef(NOTHING_DONE);
   const [chosen, setChosen] = useState<string>();
   const [adding, setAdding] = useState(false);
   const [pictures, setPictures] = useState<ReadonlyMap<string, MemberPicture>>(new Map());
@@ -155,13 +161,17 @@ function Draft({
   }, [group, first, placed, heightMm]);
 
   const change = (next: Group, from: Group = group): void => {
-    setSteps(afterDoing(steps, from, MOST_STEPS));
+    const [what, atMs] = [gradual(from, next), performance.now()];
+    const goesOn = what !== undefined && what === last.current.what && atMs - last.current.atMs < ONE_STEP_MS;
+    last.current = { what, atMs };
+    if (!goesOn || steps.past.length === 0) setSteps(afterDoing(steps, from, MOST_STEPS));
     setGroup(groupSchema.parse(next));
   };
   const undo = (): void => {
-    const last = steps.past.at(-1);
-    if (!last) return;
-    setGroup(last);
+    const before = steps.past.at(-1);
+    if (!before) return;
+    last.current = NOTHING_DONE;
+    setGroup(before);
     setSteps(afterUndoing(steps));
   };
   usePageKeys((key) => {
