@@ -3,6 +3,7 @@ import { layOutRecipe } from '@/core/practice/plan/layOut';
 import { lookBackBlock, posesBlock, restBlock } from '@/core/practice/edit/newBlock';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { poseLengths } from '@/core/practice/plan/recipe';
+import { needsPictures } from '@/core/practice/start/chooseReferences';
 import { recipeOf } from '@/core/practice/plan/recipeOf';
 import { planSchema } from '@/core/practice/plan/schema';
 import { expandPlan, segmentMs } from '@/core/practice/time/timeline';
@@ -112,6 +113,21 @@ describe('alternating rules and labels', () => {
 });
 
 describe('a plan to a recipe and back', () => {
+  it('has no pictures where there were none', () => {
+    const kinds = (['none', 'own hand', 'imagination', 'live model'] as const).map((kind) => {
+      const block = level('a', 2, MIN, { settings: { prompt: 'What is before you.' } });
+      const { plan } = layOutRecipe(recipeWith([{ ...block, source: { ...block.source, kind } }]), {});
+      const [again] = recipeOf(planSchema.parse(plan), 's', true).blocks;
+      return again.kind === 'poses' && [again.source.kind, needsPictures(again), again.settings.prompt];
+    });
+    const words = 'What is before you.';
+    expect(kinds).toEqual([
+      ['none', false, words],
+      ['none', false, words],
+      ['none', false, words],
+      ['live model', false, words],
+    ]);
+  });
   it('gives the same timeline and pictures, even with five rules', () => {
     const recipe = recipeWith([
       level('a', 3, MIN, { leadInMs: 3000, changeMs: 4000 }),

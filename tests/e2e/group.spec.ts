@@ -1,3 +1,4 @@
+import type { SavedPlan } from '@/core/practice/plan/savedPlan';
 import { expect, type Page, test } from '@playwright/test';
 import sharp from 'sharp';
 import { kept, stored } from './steps';
@@ -70,6 +71,15 @@ test('several figures on one sheet: moved, ordered, looked at, taken out, drawn'
   await expect(drafts.getByRole('listitem')).toHaveCount(2);
   await drafts.getByRole('button', { name: 'Only those to show' }).click();
   await expect(drafts.getByRole('listitem')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Keep it as a plan' }).click();
+  await kept(page, 'plans', null, '"title":"Market');
+  const { recipe } = ((await stored(page, 'plans', null)) as SavedPlan[]).find((one) =>
+    one.recipe.title.startsWith('Market'),
+  )!;
+  expect(recipe.blocks.map((b) => b.kind === 'poses' && [b.source.kind, b.source.pins.length])[0]).toEqual([
+    'pictures',
+    2,
+  ]);
   await page.getByRole('button', { name: 'Draw this group' }).click();
   await expect(page.getByText('pose 1 of 2, figure 1 from the front')).toBeVisible();
 });

@@ -3,29 +3,17 @@ import { Plus, Undo2 } from 'lucide-react';
 import { useSearchParams, useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { findingsOf } from '@/core/group/findings';
-import {
-  freshGroup,
-  type Group,
-  groupSchema,
-  type Member,
-  MOST_MEMBERS,
-  MOST_SHOWN,
-  nextDraft,
-  withShown,
-} from '@/core/group/group';
-import { groupPlan } from '@/core/group/groupPlan';
+import { freshGroup, type Group, groupSchema, type Member, MOST_MEMBERS, nextDraft } from '@/core/group/group';
 import { heightsOf } from '@/core/group/heights';
 import { placeMember, type Placed, sheetMm } from '@/core/group/placeMembers';
 import { simplified } from '@/core/hand/lines';
 import { afterDoing, afterUndoing, NO_STEPS, type Steps } from '@/core/undo';
 import { counted } from '@/core/words';
 import { listGroups, removeGroup, saveGroup } from '@/storage/groups';
-import { useStart } from '@/storage/hooks/useStart';
 import { useStored } from '@/storage/hooks/useStored';
 import { storageProblem } from '@/storage/problems';
 import { allPages } from '@/storage/sessions/pages';
 import { knownFacts } from '@/core/figure/catalogue/catalogue';
-import { TakeOut } from '@/ui/TakeOut';
 import { Notice } from '@/ui/Notice';
 import { usePageKeys } from '@/ui/input/usePageKeys';
 import { toast, toastProblem } from '@/ui/toast/toast';
@@ -35,13 +23,14 @@ import { GroupSettings } from './GroupSettings';
 import { takeGroupOut } from './takeGroupOut';
 import { GroupSheet, pathOfRings } from './GroupSheet';
 import { MemberRows } from './MemberRows';
+import { WhatBecomes } from './WhatBecomes';
 import { WhatWasFound } from './WhatWasFound';
 import { DrawingMember, type MemberPicture, ReferenceMember } from './MemberPictures';
 
 const MOST_STEPS = 60;
-/** What is slid or typed changes many times in one go: so soon after one another that is one step. */
+/** What is slid changes many times in one go: so soon after one another that is one step. */
 const ONE_STEP_MS = 900;
-const GRADUAL = ['eyeLevel', 'eyeCm', 'name'] as const;
+const GRADUAL = ['eyeLevel', 'eyeCm'] as const;
 const gradual = (from: Group, next: Group): string | undefined => GRADUAL.find((field) => from[field] !== next[field]);
 const NOTHING_DONE: { what: string | undefined; atMs: number } = { what: undefined, atMs: 0 };
 /** Outlines for looking at many drafts are this coarse, thousandths of the sheet's height. */
@@ -179,9 +168,6 @@ function Draft({
     undo();
     return true;
   });
-  const problem = useCallback((sentence: string) => toastProblem(sentence), []);
-  const { start: startPlan, starting } = useStart(problem);
-  const plan = groupPlan(group, 1);
   const nameOf = (id: string): string => {
     const { source } = group.members.find((m) => m.id === id) ?? {};
     if (!source || source.kind === 'drawing') return 'your drawing';
@@ -263,92 +249,21 @@ function Draft({
           onChange={change}
         />
         {placed.length > 1 && <WhatWasFound findings={findings} />}
-        <section aria-label="What becomes of it" className="mt-4 border-t border-hairline pt-3">
-          <div className="flex flex-wrap items-center gap-3">
-            <label className="flex items-center gap-2">
-              <span className="text-quiet">Each</span>
-              <select
-                className="select w-auto"
-                value={group.drawMs}
-                onChange={(event) => change({ ...group, drawMs: Number(event.target.value) })}
-              >
-                {[60, 120, 180, 300, 600].map((s) => (
-                  <option key={s} value={s * 1000}>
-                    {s / 60} min
-                  </option>
-                ))}
-              </select>
-            </label>
-            <label className="flex items-center gap-2">
-              <span className="text-quiet">then after the bell</span>
-              <select
-                className="select w-auto"
-                value={group.finishMs}
-                onChange={(event) => change({ ...group, finishMs: Number(event.target.value) })}
-              >
-                {[0, 120, 300, 600, 1200].map((s) => (
-                  <option key={s} value={s * 1000}>
-                    {s === 0 ? 'nothing' : `${String(s / 60)} min`}
-                  </option>
-                ))}
-              </select>
-            </label>
-          </div>
-          <div className="mt-3 flex flex-wrap gap-2">
-            <button
-              type="button"
-              className="btn min-h-11"
-              disabled={!plan || starting}
-              onClick={() => plan && startPlan(plan)}
-            >
-              Draw this group
-            </button>
-            <button
-              type="button"
-              className="btn-quiet btn min-h-11"
-              onClick={() => onBegin(nextDraft(group, crypto.randomUUID(), Date.now()))}
-            >
-              Another draft after it
-            </button>
-            <button
-              type="button"
-              className="btn-quiet btn min-h-11"
-              onClick={() => {
-                clearTimeout(keeping.current);
-                keeping.current = undefined;
-                removeGroup(group.id).then(
-                  () => toast('The draft is gone.', { action: { label: 'Put back', onClick: () => onBegin(group) } }),
-                  (error: unknown) => toastProblem(storageProblem(error)),
-                );
-              }}
-            >
-              Take the draft away
-            </button>
-          </div>
-          {placed.length > 0 && (
-            <div className="mt-3">
-              <TakeOut
-                problemOf={storageProblem}
-                onTake={(purpose) => takeGroupOut(purpose, group, placed, pictures, pages)}
-              >
-                <p className="text-[14px] text-quiet">As a picture of the whole sheet, without what was found.</p>
-              </TakeOut>
-            </div>
-          )}
-          <label className="mt-3 flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="checkbox"
-              checked={group.shown === true}
-              onChange={(event) => {
-                const next = withShown(group, event.target.checked, all);
-                if (next) change(next);
-                else toast(`${String(MOST_SHOWN)} are shown already: take one of them back first.`);
-              }}
-            />
-            Among the {MOST_SHOWN} to show
-          </label>
-        </section>
+        <WhatBecomes
+          group={group}
+          all={all}
+          onChange={change}
+          onAnother={() => onBegin(nextDraft(group, crypto.randomUUID(), Date.now()))}
+          onRemove={() => {
+            clearTimeout(keeping.current);
+            keeping.current = undefined;
+            removeGroup(group.id).then(
+              () => toast('The draft is gone.', { action: { label: 'Put back', onClick: () => onBegin(group) } }),
+              (error: unknown) => toastProblem(storageProblem(error)),
+            );
+          }}
+          onTakeOut={placed.length > 0 ? (purpose) => takeGroupOut(purpose, group, placed, pictures, pages) : undefined}
+        />
       </div>
       {adding && (
         <AddMember

@@ -24,9 +24,14 @@ export function LastTime({
   const { sessions, of } = whose;
   const last = sessions.at(0);
   const wanted = nextTimeNote(sessions);
+  // Beside the heading where there is room; else last, so that nothing moves when it comes.
+  const all = soFar === '' ? '' : `In all: ${soFar}`;
   return (
     <section aria-label="Last time">
-      <h2 className="font-sans text-[15px] font-semibold">{of ? `${of}’s last time` : 'Last time'}</h2>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6">
+        <h2 className="font-sans text-[15px] font-semibold">{of ? `${of}’s last time` : 'Last time'}</h2>
+        <p className="text-[14px] text-quiet max-lg:hidden">{all}</p>
+      </div>
       {last ? (
         <>
           <p className="mt-2">
@@ -44,7 +49,7 @@ export function LastTime({
             </Link>
             <Ways course={course} />
           </p>
-          {soFar !== '' && <p className="mt-2 text-quiet">In all: {soFar}</p>}
+          <p className="mt-2 text-[14px] text-quiet lg:hidden">{all}</p>
         </>
       ) : (
         <>

@@ -19,15 +19,19 @@ const kindOfPose = (p: PosePlan): string =>
     p.hand ?? '',
   ].join('|');
 
-/** What poses are drawn from, as far as a plan tells. */
+type SourceKind = PosesRecipe['source']['kind'];
+/** What poses are drawn from, as far as a plan tells. @param usual What their exercise is drawn from where nothing is said. */
 function kindOfSource(
   { settings }: PosesBlock,
   ids: readonly (string | null)[],
   one: boolean,
-): PosesRecipe['source']['kind'] | undefined {
+  usual: SourceKind,
+): SourceKind {
   if (settings?.model) return 'live model';
   if (one) return 'same picture';
-  return ids.some((id) => id !== null) ? 'pictures' : undefined;
+  if (ids.some((id) => id !== null)) return 'pictures';
+  // Whether it was the own hand, the head or nothing is not in a plan; that it was no picture is.
+  return usual === 'own hand' || usual === 'imagination' ? usual : 'none';
 }
 
 /** Exercises or hands that take turns, in at least two pairs; undefined where the poses differ in another way, or not at all. */
@@ -78,7 +82,7 @@ function posesRecipe(
     labels: poses.map((p) => p.label ?? ''),
     source: {
       ...base.source,
-      kind: kindOfSource(block, ids, one) ?? base.source.kind,
+      kind: kindOfSource(block, ids, one, base.source.kind),
       odd: poses.some((p) => p.odd),
       pins: keepPictures ? (one ? ids.slice(0, 1) : ids) : [],
     },
