@@ -1,23 +1,9 @@
 import { polygonContains } from 'd3-polygon';
 import type { Point } from '../figure/facts/actionLine';
 import { apart, toSegment } from '../plane';
+import { JOINTS } from './joints';
 import type { Placed } from './placeMembers';
 
-/** Places that a group must not lose: where a body bends. */
-const JOINTS = [
-  'left shoulder',
-  'right shoulder',
-  'left elbow',
-  'right elbow',
-  'left wrist',
-  'right wrist',
-  'left outer hip',
-  'right outer hip',
-  'left knee',
-  'right knee',
-  'left ankle',
-  'right ankle',
-] as const;
 const HANDS = ['left wrist', 'right wrist'] as const;
 /** Hands lie on each other when their wrists are nearer than this, in heads: about a hand's length. */
 const HAND_HEADS = 0.8;

@@ -1,22 +1,9 @@
 import type { Point } from '../figure/facts/actionLine';
+import { JOINTS } from './joints';
 import { otherSide, type Placed } from './placeMembers';
 
 /** Places that a pose is told by. */
-const POSE = [
-  'crown',
-  'left shoulder',
-  'right shoulder',
-  'left elbow',
-  'right elbow',
-  'left wrist',
-  'right wrist',
-  'left outer hip',
-  'right outer hip',
-  'left knee',
-  'right knee',
-  'left ankle',
-  'right ankle',
-] as const;
+const POSE = ['crown', ...JOINTS] as const;
 /** Poses are compared by at least so many places that both show. */
 const LEAST_SHARED = 8;
 /** Two poses are one when their places differ by less than this in the mean, of the mean distance of a place from the middle: of pairs of the sets’ figures 26 in a thousand are so alike. */
