@@ -3,7 +3,7 @@ import { encodeJoints } from '@/core/figure/skeleton/jointCode';
 import { type Motion, parseBvh } from '@/core/figure/motion/bvh';
 import { guessJoints, type JointTable, missingPlaces } from '@/core/figure/motion/jointNames';
 import { drawableMoments, moves } from '@/core/figure/motion/moments';
-import { retarget } from '@/core/figure/motion/retarget';
+import { clipHeadingDeg, retarget } from '@/core/figure/motion/retarget';
 import { findUp, unitOf, type UpAxis } from '@/core/figure/motion/upright';
 
 let motion: Motion | undefined;
@@ -23,6 +23,8 @@ export interface MotionReading {
 }
 export interface MotionMoment {
   poseId: string;
+  /** Which way it faces, degrees from the world's front. */
+  headingDeg: number;
   atSeconds: number;
   kind: 'still' | 'extreme' | 'chosen';
 }
@@ -31,8 +33,17 @@ const clipRead = (): Motion => {
   if (!motion) throw new Error('no motion was read');
   return motion;
 };
-const poseIn = (clip: Motion, table: JointTable, frame: number, up: UpAxis): string =>
-  `joints.${encodeJoints(retarget(clip, table, frame, up))}`;
+const momentAt = (
+  clip: Motion,
+  table: JointTable,
+  up: UpAxis,
+  { frame, kind }: { frame: number; kind: MotionMoment['kind'] },
+): MotionMoment => ({
+  poseId: `joints.${encodeJoints(retarget(clip, table, frame, up))}`,
+  headingDeg: clipHeadingDeg(clip, table, frame, up),
+  atSeconds: frame * clip.frameSeconds,
+  kind,
+});
 
 const api = {
   /** Read a motion file; a fault is thrown with the line it is on. */
@@ -54,17 +65,13 @@ const api = {
   /** Poses worth drawing in the file read last. */
   moments(table: JointTable, up: UpAxis): MotionMoment[] {
     const clip = clipRead();
-    return drawableMoments(clip, table).map(({ frame, kind }) => ({
-      poseId: poseIn(clip, table, frame, up),
-      atSeconds: frame * clip.frameSeconds,
-      kind,
-    }));
+    return drawableMoments(clip, table).map((moment) => momentAt(clip, table, up, moment));
   },
   /** The pose of any moment of it. */
   poseAt(table: JointTable, up: UpAxis, atSeconds: number): MotionMoment {
     const clip = clipRead();
     const frame = Math.max(0, Math.min(clip.frames.length - 1, Math.round(atSeconds / clip.frameSeconds)));
-    return { poseId: poseIn(clip, table, frame, up), atSeconds: frame * clip.frameSeconds, kind: 'chosen' };
+    return momentAt(clip, table, up, { frame, kind: 'chosen' });
   },
 };
 export type MotionApi = typeof api;

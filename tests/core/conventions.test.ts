@@ -3,8 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { type Motion, parseBvh } from '@/core/figure/motion/bvh';
 import { guessJoints, missingPlaces } from '@/core/figure/motion/jointNames';
 import { drawableMoments, moves } from '@/core/figure/motion/moments';
-import { retarget } from '@/core/figure/motion/retarget';
+import { clipHeadingDeg, retarget } from '@/core/figure/motion/retarget';
 import { findUp, unitOf, upright, UP_AXES, type UpAxis } from '@/core/figure/motion/upright';
+import { headingDeg } from '@/core/figure/picture/view';
+import { BUILDS } from '@/core/figure/skeleton/builds';
+import { wrapDegrees } from '@/core/figure/skeleton/jointAngles';
+import { poseSkeleton } from '@/core/figure/skeleton/kinematics';
 import type { Vec3 } from '@/core/figure/skeleton/vector';
 
 const walk = parseBvh(readFileSync('tests/fixtures/walk.bvh', 'utf8'));
@@ -144,6 +148,9 @@ describe('the same walk in six conventions', () => {
         const dot = Math.abs(q.reduce((sum, x, i) => sum + x * got[bone][i], 0));
         expect(dot, `${bone} at ${String(frame)}`).toBeGreaterThan(0.999);
       }
+      // Seen from where it faces, it is the same side of it in every one.
+      const faces = headingDeg(poseSkeleton({ joints: got }, BUILDS.masc));
+      expect(Math.abs(wrapDegrees(clipHeadingDeg(motion, found, frame, up) - faces))).toBeLessThan(1);
     }
   });
   it('takes up from the rest pose where somebody lies', () => {

@@ -16,6 +16,7 @@ import { saveSet } from '@/storage/pictures/pictures';
 import { storageProblem } from '@/storage/problems';
 import { Notice } from '@/ui/Notice';
 import { type Client, startMotionWorker } from '@/workers/clients';
+import { wrapDegrees } from '@/core/figure/skeleton/jointAngles';
 import { UP_AXES, type UpAxis } from '@/core/figure/motion/upright';
 import type { MotionApi, MotionMoment, MotionReading, MotionSummary } from '@/workers/motion.worker';
 import { FigureGrid } from './FigureCell';
@@ -25,12 +26,15 @@ const MAX_BYTES = 200_000_000;
 const AZIMUTHS = [30, -50, 80, -15];
 const BUILD: BuildName = 'masc';
 
-const idOf = (moment: MotionMoment, i: number): string =>
+const seenFrom = ({ poseId }: MotionMoment, azimuthDeg: number): string =>
   figureReferenceId({
-    poseId: moment.poseId,
+    poseId,
     build: BUILD,
-    view: { azimuthDeg: AZIMUTHS[i % AZIMUTHS.length], elevationDeg: 6, lensDeg: 26 },
+    view: { azimuthDeg: Math.round(wrapDegrees(azimuthDeg)), elevationDeg: 6, lensDeg: 26 },
   });
+/** Each from another side of it, whichever way it faces in the file. */
+const idOf = (moment: MotionMoment, i: number): string =>
+  seenFrom(moment, moment.headingDeg + AZIMUTHS[i % AZIMUTHS.length]);
 /** "6 moments worth drawing, mutually different, and 1 of your own." */
 function foundWords(moments: readonly MotionMoment[]): string {
   const own = moments.filter(({ kind }) => kind === 'chosen').length;
@@ -38,8 +42,6 @@ function foundWords(moments: readonly MotionMoment[]): string {
 }
 
 /** A figure of a moment, from any side. */
-const previewId = ({ poseId }: MotionMoment, azimuthDeg: number): string =>
-  figureReferenceId({ poseId, build: BUILD, view: { azimuthDeg, elevationDeg: 6, lensDeg: 26 } });
 const nameOf = (clip: string, { atSeconds, kind }: MotionMoment): string =>
   `${clip}, ${kind} at ${atSeconds.toFixed(1)} s`.slice(0, 120);
 
@@ -168,7 +170,7 @@ export function MotionImport({ onKept, onCancel }: { onKept: (setId: string) => 
           seconds={clip.summary.seconds}
           frameSeconds={clip.summary.seconds / clip.summary.frames}
           poseAt={poseAt}
-          idOf={previewId}
+          idOf={seenFrom}
           onPick={(moment) =>
             setMoments((before = []) => [...before, moment].sort((a, b) => a.atSeconds - b.atSeconds))
           }

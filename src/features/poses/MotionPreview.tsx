@@ -12,7 +12,7 @@ interface MotionPreviewProps {
   frameSeconds: number;
   /** The pose of a moment. */
   poseAt: (atSeconds: number) => Promise<MotionMoment | undefined>;
-  /** A figure in that pose. */
+  /** A figure in that pose, seen from an azimuth of the world. */
   idOf: (moment: MotionMoment, azimuthDeg: number) => string;
   /** The moment that is seen is wanted. */
   onPick: (moment: MotionMoment) => void;
@@ -34,7 +34,8 @@ export function MotionPreview({ seconds, frameSeconds, poseAt, idOf, onPick }: M
   const [azimuthDeg, setAzimuthDeg] = useState(30);
   const [playing, setPlaying] = useState(false);
   const [cannot, setCannot] = useState(false);
-  const shown = useRef<MotionMoment>(undefined);
+  /** Which way it faces at the beginning, by the reading it is of: sides are told from there. */
+  const front = useRef<{ of: MotionPreviewProps['poseAt']; headingDeg: number }>(undefined);
   const last = Math.max(0, seconds - frameSeconds);
 
   useEffect(() => {
@@ -66,10 +67,15 @@ export function MotionPreview({ seconds, frameSeconds, poseAt, idOf, onPick }: M
         let done: Wanted | undefined;
         while (wanted.current && wanted.current !== done) {
           done = wanted.current;
+          if (front.current?.of !== poseAt) {
+            const first = await poseAt(0);
+            if (!first) return;
+            front.current = { of: poseAt, headingDeg: first.headingDeg };
+          }
           const moment = await poseAt(done.at);
           if (!moment || !worker.current) return;
-          shown.current = moment;
-          await worker.current.api.playLive(idOf(moment, done.azimuth), { ...STUDIO, covered }, done.anew);
+          const azimuth = front.current.headingDeg + done.azimuth;
+          await worker.current.api.playLive(idOf(moment, azimuth), { ...STUDIO, covered }, done.anew);
         }
       } catch {
         setCannot(true);

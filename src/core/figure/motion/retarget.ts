@@ -1,3 +1,4 @@
+import { headingDeg } from '../picture/view';
 import { BUILDS } from '../skeleton/builds';
 import { restPositions } from '../skeleton/skeleton';
 import {
@@ -42,19 +43,23 @@ function hanging(direction: Vec3, front: Vec3, restOffset: Vec3): Quat {
  * The local rotations of our skeleton that bring its joints into line with a frame's, whatever the rest pose and the order of axes.
  * @param up The axis of the file that points up.
  */
-export function retarget(
+export const retarget = (
   motion: Motion,
   table: JointTable,
   frameIndex: number,
   up: UpAxis = 'y',
-): Record<string, Quat> {
+): Record<string, Quat> => localOf(worldIn(motion, table, frameIndex, up));
+
+/** Which way somebody faces in a frame, degrees from the world's front: whatever way the file has them face, they can be seen from there. */
+export const clipHeadingDeg = (motion: Motion, table: JointTable, frameIndex: number, up: UpAxis): number =>
+  headingDeg({ rot: worldIn(motion, table, frameIndex, up) });
+
+function worldIn(motion: Motion, table: JointTable, frameIndex: number, up: UpAxis): Record<string, Quat> {
   const { positions } = placeJoints(motion, motion.frames[frameIndex]);
-  return localOf(
-    worldOf((place) => {
-      const joint = table[place];
-      return joint === undefined ? undefined : upright(positions[joint], up);
-    }),
-  );
+  return worldOf((place) => {
+    const joint = table[place];
+    return joint === undefined ? undefined : upright(positions[joint], up);
+  });
 }
 
 /**

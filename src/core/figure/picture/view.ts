@@ -129,8 +129,8 @@ function groundForward(rot: Quat): Vec3 {
 }
 
 /** Which way a figure faces in the ground plan: between chest and head. Degrees to one decimal, as azimuths. */
-export function headingDeg(rig: Rig): number {
-  const forward = add(groundForward(rig.rot.chest), scale(groundForward(rig.rot.head), 0.6));
+export function headingDeg({ rot }: Pick<Rig, 'rot'>): number {
+  const forward = add(groundForward(rot.chest), scale(groundForward(rot.head), 0.6));
   return Math.round((Math.atan2(forward[0], forward[2]) / RAD_PER_DEG) * 10) / 10;
 }
 
