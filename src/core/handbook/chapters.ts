@@ -317,7 +317,7 @@ export const CHAPTERS: readonly Chapter[] = [
         heading: 'Several figures',
         paragraphs: [
           'On Poses, “Several figures” puts figures, pictures and measured drawings on one sheet under one eye level: whoever stands farther off stands higher on the sheet and smaller, a giant is larger on purpose. The list goes from the front to the back; another order changes what is covered, never a size.',
-          'Found and told are joints that somebody covers, hands on hands, neighbors who repeat or mirror a pose or lift the same leg, the largest empty circle, and whose light comes from the other side. Many drafts, three to show; “Draw this group” makes a session of one, and the time for finishing the joined sheet after the bell is counted apart.',
+          'Found and told are joints that somebody covers, hands on hands, neighbors who repeat or mirror a pose or lift the same leg, the largest empty circle, and whose light comes from the other side. Many drafts, three to show; “Draw this group” makes a session of one, and the time for finishing the joined sheet after the bell is counted apart. “Keep it as a plan” puts it under “Begin from…”, with its figures.',
         ],
       },
       {
