@@ -136,6 +136,16 @@ describe('what a pose says of itself', () => {
     expect(promptOf(whole, segment(0, 'draw'))).toBeUndefined();
     expect(showsReference(whole, segment(2, 'draw'))).toBe(false);
   });
+  it('says what to draw where an exercise knows it and nobody poses', () => {
+    const qualities = (kind: 'none' | 'live model'): string | undefined => {
+      const block = posesBlock('q', 'line-qualities', 1);
+      const { plan } = layOutRecipe(recipeWith([{ ...block, source: { ...block.source, kind } }]), {});
+      const draw = expandPlan(plan).segments.find((s) => s.kind === 'draw')!;
+      return promptOf(plan, draw);
+    };
+    expect(qualities('none')).toMatch(/^One simple shape/);
+    expect(qualities('live model')).toBe('Draw what is before you.');
+  });
   it('names the other exercise of a choice, whichever is chosen', () => {
     expect(eitherOf(whole, segment(0, 'leadIn'))).toBe('C, S and straight');
     expect(eitherOf(withChoices(whole, ['0:0']), segment(0, 'leadIn'))).toBe('Mark allowance');

@@ -107,6 +107,8 @@ const formSchema = z.object({
   cuesOf: z.optional(
     z.partialRecord(z.enum(['animals/four-legged', 'animals/birds']), z.string().check(z.maxLength(160))),
   ),
+  /** What is drawn in it where there is no picture and nothing else was said. */
+  withoutPicture: z.optional(z.string().check(z.minLength(1), z.maxLength(160))),
   /** Never proposed by itself: it is chosen, or part of a lesson. */
   onlyChosen: z.optional(z.boolean()),
   /** An exercise that serves the same end, for another mix. */

@@ -120,6 +120,7 @@ export const MEMORY = [
       drawn: 'contour',
       traced: true,
       labels: ['smooth', 'rough', 'choppy', 'exaggerated', 'thin', 'light', 'strong', 'heavy'],
+      withoutPicture: 'One simple shape, a box, a ball or a cup, the same each time in another line.',
     },
   }),
   exercise({

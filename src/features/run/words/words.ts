@@ -19,7 +19,10 @@ export function promptOf(plan: Plan, segment: Segment): string | undefined {
   const block = plan.blocks[segment.blockIndex];
   if (block.kind !== 'poses' || referenceOf(plan, segment) !== null) return undefined;
   if (block.settings?.prompt) return block.settings.prompt;
-  return poseExercise(plan, segment)?.rule.reference === 'none' ? '' : 'Draw what is before you.';
+  const exercise = poseExercise(plan, segment);
+  if (exercise?.rule.reference === 'none') return '';
+  const alone = block.settings?.model ? undefined : exercise?.form?.withoutPicture;
+  return alone ?? 'Draw what is before you.';
 }
 
 /** The exercise that may be had instead, by name; undefined where there is no choice. */
