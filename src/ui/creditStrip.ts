@@ -6,7 +6,7 @@ export async function withCredits(photo: Blob, credits: readonly string[]): Prom
   const bitmap = await createImageBitmap(photo);
   const strip = Math.max(22, Math.round(bitmap.height * STRIP_SHARE));
   const canvas = new OffscreenCanvas(bitmap.width, bitmap.height + strip);
-  const context = canvas.getContext('2d');
+  const context = canvas.getContext('2d', { willReadFrequently: true });
   if (!context) throw new Error('no canvas');
   context.fillStyle = '#fff';
   context.fillRect(0, 0, canvas.width, canvas.height);

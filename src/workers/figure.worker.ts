@@ -40,7 +40,9 @@ async function meshed({ poseId, build }: FigureReference, fineness: Fineness, ap
 
 async function webp({ width, height, data }: Pixels): Promise<Blob> {
   const canvas = new OffscreenCanvas(width, height);
-  canvas.getContext('2d')?.putImageData(new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height), 0, 0);
+  canvas
+    .getContext('2d', { willReadFrequently: true })
+    ?.putImageData(new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height), 0, 0);
   return canvas.convertToBlob({ type: 'image/webp', quality: 0.86 });
 }
 

@@ -61,7 +61,7 @@ const known = (photo: Blob): Promise<Rgba> => (pixels ??= pixelsOf(photo));
 function smallOf(canvas: OffscreenCanvas): Promise<Blob> {
   const scale = SMALL_PX / Math.max(canvas.width, canvas.height);
   const small = new OffscreenCanvas(Math.round(canvas.width * scale), Math.round(canvas.height * scale));
-  const context = small.getContext('2d');
+  const context = small.getContext('2d', { willReadFrequently: true });
   if (!context) throw new Error('no 2D canvas');
   context.imageSmoothingQuality = 'high';
   context.drawImage(canvas, 0, 0, small.width, small.height);
@@ -154,9 +154,10 @@ const api = {
     const { width, height } = even.picture;
     flat = even;
     ink = undefined;
+    // What is only encoded stays in memory: a graphics card would have it brought there and back.
     const canvas = new OffscreenCanvas(width, height);
     canvas
-      .getContext('2d')
+      .getContext('2d', { willReadFrequently: true })
       ?.putImageData(new ImageData(even.picture.data as Uint8ClampedArray<ArrayBuffer>, width, height), 0, 0);
     return {
       image: await canvas.convertToBlob({ type: 'image/webp', quality: 0.9 }),

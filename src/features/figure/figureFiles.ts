@@ -11,7 +11,7 @@ import { FIGURE_KEYWORD } from '@/core/interchange/figurePicture';
 export async function pngWithPose(picture: Blob, poseJson: string): Promise<Blob> {
   const bitmap = await createImageBitmap(picture);
   const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
-  const context = canvas.getContext('2d');
+  const context = canvas.getContext('2d', { willReadFrequently: true });
   if (!context) throw new Error('no canvas');
   context.fillStyle = '#e9e5dc';
   context.fillRect(0, 0, canvas.width, canvas.height);

@@ -25,7 +25,7 @@ export async function groupPicture(
   const { widthMm, heightMm } = sheetMm(group);
   const k = LONG_PX / Math.max(widthMm, heightMm);
   const canvas = new OffscreenCanvas(Math.round(widthMm * k), Math.round(heightMm * k));
-  const context = canvas.getContext('2d');
+  const context = canvas.getContext('2d', { willReadFrequently: true });
   if (!context) throw new Error('nothing to paint on');
   context.scale(k, k);
   context.fillStyle = '#fbf8f1';

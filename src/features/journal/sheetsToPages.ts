@@ -23,7 +23,8 @@ async function pictureOf(
   const paper = session.plan.sheet?.paper ?? USUAL_SHEET.paper;
   const canvas = new OffscreenCanvas(page.widthPx, page.heightPx);
   const ink = new OffscreenCanvas(page.widthPx, page.heightPx);
-  const [onto, inked] = [canvas.getContext('2d'), ink.getContext('2d')];
+  // What is only encoded stays in memory: a graphics card would have it brought there and back.
+  const [onto, inked] = [canvas, ink].map((one) => one.getContext('2d', { willReadFrequently: true }));
   if (!onto || !inked) return undefined;
   for (const stroke of drawn.strokes) paintStroke({ context: inked, perMm, leastPx: 2, paper }, stroke);
   onto.fillStyle = PAPER_COLORS[paper];
@@ -31,7 +32,7 @@ async function pictureOf(
   onto.drawImage(ink, 0, 0);
   const k = THUMBNAIL_PX / Math.max(canvas.width, canvas.height);
   const small = new OffscreenCanvas(Math.round(canvas.width * k), Math.round(canvas.height * k));
-  small.getContext('2d')?.drawImage(canvas, 0, 0, small.width, small.height);
+  small.getContext('2d', { willReadFrequently: true })?.drawImage(canvas, 0, 0, small.width, small.height);
   const [image, thumbnail] = await Promise.all([
     canvas.convertToBlob({ type: 'image/png' }),
     small.convertToBlob({ type: 'image/webp', quality: 0.85 }),

@@ -13,7 +13,7 @@ async function redrawn(blob: Blob, mirrored: boolean, veiled: boolean): Promise<
     Math.max(1, Math.round(bitmap.width * scale)),
     Math.max(1, Math.round(bitmap.height * scale)),
   );
-  const context = canvas.getContext('2d');
+  const context = canvas.getContext('2d', { willReadFrequently: true });
   if (!context) throw new Error('no 2D canvas');
   if (mirrored) context.setTransform(-1, 0, 0, 1, canvas.width, 0);
   context.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
@@ -21,7 +21,7 @@ async function redrawn(blob: Blob, mirrored: boolean, veiled: boolean): Promise<
   if (!veiled) return canvas.convertToBlob({ type: 'image/webp', quality: 0.85 });
   // Drawn large again, so that it fills its place as the picture would.
   const large = new OffscreenCanvas(canvas.width * 24, canvas.height * 24);
-  const to = large.getContext('2d');
+  const to = large.getContext('2d', { willReadFrequently: true });
   if (!to) throw new Error('no 2D canvas');
   to.imageSmoothingQuality = 'high';
   to.drawImage(canvas, 0, 0, large.width, large.height);

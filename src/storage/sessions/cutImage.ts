@@ -17,7 +17,7 @@ export async function cutImage({ page, sheet, box }: SeenDrawing): Promise<Blob>
       Math.max(1, Math.round(box.height * height)),
     );
     const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
-    canvas.getContext('2d')?.drawImage(bitmap, 0, 0);
+    canvas.getContext('2d', { willReadFrequently: true })?.drawImage(bitmap, 0, 0);
     bitmap.close();
     return await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.92 });
   } finally {
