@@ -9,21 +9,17 @@ import { MonthSheet } from '@/features/months/MonthSheet';
 import { PlannedDays } from '@/features/months/PlannedDays';
 import { TryingField } from '@/features/today/TryingField';
 import { Wall } from '@/features/wall/Wall';
-import { WallDrawing } from '@/features/wall/WallDrawing';
-import type { WallItem } from '@/core/growing/wall';
-import { facetWords } from '@/core/growing/wallFacets';
 import type { KeptDrawing } from '@/core/journal/keptDrawing';
 import { localDay } from '@/core/moment';
 import { closeDb } from '@/storage/db';
 import { addCourse, listCourses } from '@/storage/sessions/courses';
-import { allKeptDrawings, changeKeptDrawing } from '@/storage/sessions/keptDrawings';
+import { changeKeptDrawing } from '@/storage/sessions/keptDrawings';
 import { addPage } from '@/storage/sessions/pages';
 import { listSavedPlans, savePlan } from '@/storage/sessions/savedPlans';
 import { listSessions, saveSession } from '@/storage/sessions/sessions';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { CutDrawing } from '@/ui/CutDrawing';
 import * as download from '@/ui/download';
-import * as toasts from '@/ui/toast/toast';
 import { useLingered } from '@/ui/useLingered';
 import { level, recipeWith } from '../core/recipes';
 import { pageOf } from '../core/pages';
@@ -170,71 +166,6 @@ describe('what is scrolled past', () => {
     unmount();
     expect(vi.getTimerCount()).toBe(0);
     vi.useRealTimers();
-  });
-});
-
-describe('a drawing of the wall, large', () => {
-  const item: WallItem = {
-    id: 'a/0:0',
-    sessionId: 'a',
-    drawing: '0:0',
-    atMs: ago(1),
-    exercise: 'Contour',
-    spentMs: 60_000,
-    shutUntilMs: 0,
-    referenceId: null,
-    seen: undefined,
-    facets: facetWords({
-      exercise: 'Contour',
-      medium: 'pencil',
-      reference: undefined,
-      family: undefined,
-      view: undefined,
-      hand: 'right hand',
-      month: '2026-11',
-      states: [],
-      influence: undefined,
-      usedFor: undefined,
-    }),
-  };
-  const show = (more: Partial<WallItem> = {}): void =>
-    void render(<WallDrawing item={{ ...item, ...more }} onClose={() => undefined} />);
-
-  it('is told what it was made under and used for, and whether it surprised', async () => {
-    show();
-    fireEvent.blur(screen.getByLabelText('Used for'), { target: { value: ' a poster ' } });
-    await waitFor(async () => expect(await allKeptDrawings()).toMatchObject([{ id: 'a/0:0', usedFor: 'a poster' }]));
-    fireEvent.click(screen.getByLabelText('It surprised me'));
-    await waitFor(async () =>
-      expect(await allKeptDrawings()).toMatchObject([{ surprised: true, usedFor: 'a poster' }]),
-    );
-  });
-  it('is judged by one tap, for the time it took and what was added later, and by the same tap no more', async () => {
-    await changeKeptDrawing('a', '0:0', (before) => ({ ...before, continued: [{ atMs: ago(0), spentMs: 120_000 }] }));
-    show();
-    const verdict = within(await screen.findByLabelText('A verdict, if you like'));
-    await verdict.findByText('For 3 min, if you like');
-    fireEvent.click(verdict.getByText('nearly'));
-    await verdict.findByText('nearly for 3 min');
-    expect(await allKeptDrawings()).toMatchObject([{ verdict: 'nearly' }]);
-    fireEvent.click(verdict.getByText('nearly'));
-    await waitFor(() => expect(verdict.queryByText('nearly for 3 min')).toBeNull());
-  });
-  it('is not judged while judging is shut for its session', () => {
-    show({ shutUntilMs: Date.now() + 60_000 });
-    expect(screen.getByLabelText('It surprised me')).toBeTruthy();
-    expect(screen.queryByLabelText('A verdict, if you like')).toBeNull();
-  });
-  it('shows what was said before where it cannot be written', async () => {
-    const told = vi.spyOn(toasts, 'toastProblem');
-    show();
-    const surprised = screen.getByLabelText<HTMLInputElement>('It surprised me');
-    vi.spyOn(IDBDatabase.prototype, 'transaction').mockImplementation(() => {
-      throw new DOMException('full', 'QuotaExceededError');
-    });
-    fireEvent.click(surprised);
-    await waitFor(() => expect(told).toHaveBeenCalled());
-    expect(surprised.checked).toBe(false);
   });
 });
 
