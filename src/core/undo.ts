@@ -31,3 +31,16 @@ export function afterRedoing<T>(steps: Steps<T>, turned: (step: T) => T = (step)
   const { past, future } = afterUndoing({ past: steps.future, future: steps.past }, turned);
   return { past: future, future: past };
 }
+
+/** What was done last, and when, milliseconds of any one clock. */
+export interface Done {
+  what: string | undefined;
+  atMs: number;
+}
+export const NOTHING_DONE: Done = { what: undefined, atMs: 0 };
+
+const ONE_STEP_MS = 900;
+
+/** Whether it goes on with what was done last: the same, so soon after, is one step, such as a drag or typing. */
+export const goesOn = (last: Done, { what, atMs }: Done): boolean =>
+  what !== undefined && what === last.what && atMs - last.atMs < ONE_STEP_MS;

@@ -3,7 +3,7 @@ import { encodeJoints } from '@/core/figure/skeleton/jointCode';
 import { type Motion, parseBvh } from '@/core/figure/motion/bvh';
 import { guessJoints, type JointTable, missingPlaces } from '@/core/figure/motion/jointNames';
 import { drawableMoments, moves } from '@/core/figure/motion/moments';
-import { clipHeadingDeg, retarget } from '@/core/figure/motion/retarget';
+import { frameIn } from '@/core/figure/motion/retarget';
 import { findUp, unitOf, type UpAxis } from '@/core/figure/motion/upright';
 
 let motion: Motion | undefined;
@@ -38,12 +38,10 @@ const momentAt = (
   table: JointTable,
   up: UpAxis,
   { frame, kind }: { frame: number; kind: MotionMoment['kind'] },
-): MotionMoment => ({
-  poseId: `joints.${encodeJoints(retarget(clip, table, frame, up))}`,
-  headingDeg: clipHeadingDeg(clip, table, frame, up),
-  atSeconds: frame * clip.frameSeconds,
-  kind,
-});
+): MotionMoment => {
+  const { joints, headingDeg } = frameIn(clip, table, frame, up);
+  return { poseId: `joints.${encodeJoints(joints)}`, headingDeg, atSeconds: frame * clip.frameSeconds, kind };
+};
 
 const api = {
   /** Read a motion file; a fault is thrown with the line it is on. */

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { type Motion, parseBvh } from '@/core/figure/motion/bvh';
 import { guessJoints, missingPlaces } from '@/core/figure/motion/jointNames';
 import { drawableMoments, moves } from '@/core/figure/motion/moments';
-import { clipHeadingDeg, retarget } from '@/core/figure/motion/retarget';
+import { frameIn, retarget } from '@/core/figure/motion/retarget';
 import { findUp, unitOf, upright, UP_AXES, type UpAxis } from '@/core/figure/motion/upright';
 import { headingDeg } from '@/core/figure/picture/view';
 import { BUILDS } from '@/core/figure/skeleton/builds';
@@ -150,7 +150,7 @@ describe('the same walk in six conventions', () => {
       }
       // Seen from where it faces, it is the same side of it in every one.
       const faces = headingDeg(poseSkeleton({ joints: got }, BUILDS.masc));
-      expect(Math.abs(wrapDegrees(clipHeadingDeg(motion, found, frame, up) - faces))).toBeLessThan(1);
+      expect(Math.abs(wrapDegrees(frameIn(motion, found, frame, up).headingDeg - faces))).toBeLessThan(1);
     }
   });
   it('takes up from the rest pose where somebody lies', () => {

@@ -1,8 +1,9 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { layOutRecipe } from '@/core/practice/plan/layOut';
 import { lookBackBlock, posesBlock, restBlock } from '@/core/practice/edit/newBlock';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
-import { poseLengths } from '@/core/practice/plan/recipe';
+import { lengthsOf, poseLengths, rowLengths } from '@/core/practice/plan/recipe';
 import { needsPictures } from '@/core/practice/start/chooseReferences';
 import { recipeOf } from '@/core/practice/plan/recipeOf';
 import { planSchema } from '@/core/practice/plan/schema';
@@ -109,6 +110,18 @@ describe('alternating rules and labels', () => {
     const { plan } = layOutRecipe(recipeWith([{ ...level('a', 6, MIN), alternate: 'gesture-by-mass' }]), {});
     const kinds = Array.from({ length: 6 }, (_, poseIndex) => poseExercise(plan, { blockIndex: 0, poseIndex })?.id);
     expect(kinds).toEqual(Array.from({ length: 3 }, () => ['flowing-gesture', 'gesture-by-mass']).flat());
+  });
+});
+
+describe('lengths of a row', () => {
+  it('give it again, level where all are alike', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 1000, max: 600_000 }), { minLength: 1, maxLength: 12 }), (row) => {
+        const lengths = lengthsOf(row);
+        expect(rowLengths({ count: row.length, lengths })).toEqual(row);
+        expect(lengths.order === 'level').toBe(new Set(row).size === 1);
+      }),
+    );
   });
 });
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { afterDoing, afterRedoing, afterUndoing, NO_STEPS, type Steps } from '@/core/undo';
+import { afterDoing, afterRedoing, afterUndoing, goesOn, NO_STEPS, NOTHING_DONE, type Steps } from '@/core/undo';
 
 describe('steps that can be undone', () => {
   it('bring back whatever stood before, and again whatever was undone, in any order of pressing', () => {
@@ -44,5 +44,15 @@ describe('steps that can be undone', () => {
     const one = afterDoing(NO_STEPS, 'a', 9);
     expect(afterRedoing(one)).toEqual(one);
     expect(afterUndoing(afterUndoing(one))).toEqual({ past: [], future: ['a'] });
+  });
+});
+
+describe('one step', () => {
+  it('is the same done again soon: not something else, not much later, and not what is done first', () => {
+    const last = { what: 'Length', atMs: 5000 };
+    expect(goesOn(last, { what: 'Length', atMs: 5800 })).toBe(true);
+    expect(goesOn(last, { what: 'Name', atMs: 5800 })).toBe(false);
+    expect(goesOn(last, { what: 'Length', atMs: 6000 })).toBe(false);
+    expect(goesOn(NOTHING_DONE, { what: undefined, atMs: 10 })).toBe(false);
   });
 });

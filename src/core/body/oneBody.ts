@@ -1,13 +1,7 @@
 import { swapSides } from './lift';
-import { type BodyPoint, pointOf, type PointName } from './points';
+import { type BodyPoint, middleOf, pointOf, type PointName } from './points';
 
 const CORE: readonly PointName[] = ['left shoulder', 'right shoulder', 'left hip', 'right hip'];
-
-/** The middle between two points, in heights of the picture. */
-function middleOf(points: readonly BodyPoint[], a: PointName, b: PointName, aspect: number): [number, number] {
-  const [p, q] = [pointOf(points, a), pointOf(points, b)];
-  return [((p.x + q.x) / 2) * aspect, (p.y + q.y) / 2];
-}
 
 /** Shoulders to hips in the picture, as a share of its height. @param aspect The picture's width over its height. */
 export function trunkLength(points: readonly BodyPoint[], aspect: number): number {

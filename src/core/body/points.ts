@@ -66,3 +66,9 @@ export interface BodyPoint {
 
 /** A point of a body by its name. */
 export const pointOf = (points: readonly BodyPoint[], name: PointName): BodyPoint => points[POINT_NAMES.indexOf(name)];
+
+/** The middle between two points, shares of the picture. @param aspect The picture's width over its height: then both are in its heights. */
+export function middleOf(points: readonly BodyPoint[], a: PointName, b: PointName, aspect = 1): [number, number] {
+  const [p, q] = [pointOf(points, a), pointOf(points, b)];
+  return [((p.x + q.x) / 2) * aspect, (p.y + q.y) / 2];
+}

@@ -1,6 +1,6 @@
 import { RAD_PER_DEG } from '../figure/skeleton/vector';
 import { type GrayPicture, lightAt, type LightReading } from './readLight';
-import { type BodyPoint, POINT_NAMES, pointOf, type PointName } from './points';
+import { type BodyPoint, middleOf, POINT_NAMES, pointOf, type PointName } from './points';
 
 /** Parts of a body of which none is seen where a picture holds no more than head and shoulders. */
 const BEYOND: readonly PointName[] = ['left elbow', 'right elbow', 'left hip', 'right hip', 'left knee', 'right knee'];
@@ -11,11 +11,6 @@ const LARGE_FACE = 0.11;
 
 /** Whether a point lies outside the picture. */
 export const isOutside = ({ x, y }: BodyPoint): boolean => x < -0.01 || x > 1.01 || y < -0.01 || y > 1.01;
-
-const middleOf = (points: readonly BodyPoint[], a: PointName, b: PointName): [number, number] => {
-  const [p, q] = [pointOf(points, a), pointOf(points, b)];
-  return [(p.x + q.x) / 2, (p.y + q.y) / 2];
-};
 
 /** Whether of a body only the head is in the picture, with its shoulders at most. */
 export function isHeadAlone(points: readonly BodyPoint[]): boolean {

@@ -1,7 +1,7 @@
 'use client';
 import { useRef, useState } from 'react';
 import type { SheetDrawing } from '@/core/desk/sheet';
-import { afterDoing, afterRedoing, afterUndoing, NO_STEPS, type Steps } from '@/core/undo';
+import { afterDoing, afterRedoing, afterUndoing, goesOn, NO_STEPS, NOTHING_DONE, type Steps } from '@/core/undo';
 
 interface Step {
   /** What was done: said when it is undone. */
@@ -10,9 +10,8 @@ interface Step {
   other: readonly SheetDrawing[];
 }
 
-/** So many steps can be undone, and the same words within so long are one step, such as a drag. */
+/** So many steps can be undone. */
 const MOST_STEPS = 60;
-const ONE_STEP_MS = 900;
 
 export interface BoxSteps {
   change: (next: SheetDrawing[], words: string) => void;
@@ -25,20 +24,20 @@ export interface BoxSteps {
 /** Changes of a sheet's drawings that can be undone. */
 export function useBoxSteps(drawings: readonly SheetDrawing[], put: (drawings: SheetDrawing[]) => void): BoxSteps {
   const [steps, setSteps] = useState<Steps<Step>>(NO_STEPS);
-  const last = useRef({ words: '', atMs: 0 });
+  const last = useRef(NOTHING_DONE);
   const turned = ({ words }: Step): Step => ({ words, other: drawings });
   return {
     change: (next, words) => {
-      const atMs = performance.now();
-      const same = last.current.words === words && atMs - last.current.atMs < ONE_STEP_MS;
-      last.current = { words, atMs };
+      const now = { what: words, atMs: performance.now() };
+      const same = goesOn(last.current, now);
+      last.current = now;
       if (!same || steps.past.length === 0) setSteps(afterDoing(steps, { words, other: drawings }, MOST_STEPS));
       put(next);
     },
     undo: () => {
       const step = steps.past.at(-1);
       if (!step) return;
-      last.current = { words: '', atMs: 0 };
+      last.current = NOTHING_DONE;
       setSteps(afterUndoing(steps, turned));
       put([...step.other]);
     },

@@ -7,7 +7,7 @@ import { freshGroup, type Group, groupSchema, type Member, MOST_MEMBERS, nextDra
 import { heightsOf } from '@/core/group/heights';
 import { placeMember, type Placed, sheetMm } from '@/core/group/placeMembers';
 import { simplified } from '@/core/hand/lines';
-import { afterDoing, afterUndoing, NO_STEPS, type Steps } from '@/core/undo';
+import { afterDoing, afterUndoing, goesOn, NO_STEPS, NOTHING_DONE, type Steps } from '@/core/undo';
 import { counted } from '@/core/words';
 import { listGroups, removeGroup, saveGroup } from '@/storage/groups';
 import { useStored } from '@/storage/hooks/useStored';
@@ -28,11 +28,9 @@ import { WhatWasFound } from './WhatWasFound';
 import { DrawingMember, type MemberPicture, ReferenceMember } from './MemberPictures';
 
 const MOST_STEPS = 60;
-/** What is slid changes many times in one go: so soon after one another that is one step. */
-const ONE_STEP_MS = 900;
+/** What is slid changes many times in one go. */
 const GRADUAL = ['eyeLevel', 'eyeCm'] as const;
 const gradual = (from: Group, next: Group): string | undefined => GRADUAL.find((field) => from[field] !== next[field]);
-const NOTHING_DONE: { what: string | undefined; atMs: number } = { what: undefined, atMs: 0 };
 /** Outlines for looking at many drafts are this coarse, thousandths of the sheet's height. */
 const COARSE = 2;
 
@@ -150,10 +148,10 @@ function Draft({
   }, [group, first, placed, heightMm]);
 
   const change = (next: Group, from: Group = group): void => {
-    const [what, atMs] = [gradual(from, next), performance.now()];
-    const goesOn = what !== undefined && what === last.current.what && atMs - last.current.atMs < ONE_STEP_MS;
-    last.current = { what, atMs };
-    if (!goesOn || steps.past.length === 0) setSteps(afterDoing(steps, from, MOST_STEPS));
+    const now = { what: gradual(from, next), atMs: performance.now() };
+    const same = goesOn(last.current, now);
+    last.current = now;
+    if (!same || steps.past.length === 0) setSteps(afterDoing(steps, from, MOST_STEPS));
     setGroup(groupSchema.parse(next));
   };
   const undo = (): void => {

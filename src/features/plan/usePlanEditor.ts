@@ -7,7 +7,7 @@ import { findProblems } from '@/core/practice/edit/problems';
 import type { Problem } from '@/core/practice/edit/problem';
 import { blockIds, overTheMost, type Recipe, type PosesRecipe } from '@/core/practice/plan/recipe';
 import type { Plan } from '@/core/practice/plan/schema';
-import { afterDoing, afterRedoing, afterUndoing, NO_STEPS, type Steps } from '@/core/undo';
+import { afterDoing, afterRedoing, afterUndoing, goesOn, NO_STEPS, type Steps } from '@/core/undo';
 import { storageProblem } from '@/storage/problems';
 import { useKeeping } from '@/storage/hooks/useKeeping';
 import type { Session } from '@/core/journal/session';
@@ -51,7 +51,7 @@ export interface PlanEditor {
 /** Done many times in one go: a drag, typing. */
 const MERGED: readonly string[] = ['Length', 'Name'];
 const sameStep = (a: Step | undefined, words: string, since: number): boolean =>
-  MERGED.includes(words) && a?.words === words && Date.now() - since < 900;
+  MERGED.includes(words) && goesOn({ what: a?.words, atMs: since }, { what: words, atMs: Date.now() });
 
 /** The plan being built, with what follows from it, undo, and a draft that survives leaving. */
 export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs: number): PlanEditor {

@@ -48,18 +48,24 @@ export const retarget = (
   table: JointTable,
   frameIndex: number,
   up: UpAxis = 'y',
-): Record<string, Quat> => localOf(worldIn(motion, table, frameIndex, up));
+): Record<string, Quat> => frameIn(motion, table, frameIndex, up).joints;
 
-/** Which way somebody faces in a frame, degrees from the world's front: whatever way the file has them face, they can be seen from there. */
-export const clipHeadingDeg = (motion: Motion, table: JointTable, frameIndex: number, up: UpAxis): number =>
-  headingDeg({ rot: worldIn(motion, table, frameIndex, up) });
-
-function worldIn(motion: Motion, table: JointTable, frameIndex: number, up: UpAxis): Record<string, Quat> {
+/**
+ * The same, and which way somebody faces in the frame, degrees from the world's front: whatever way the file has them face, they can be
+ * seen from there.
+ */
+export function frameIn(
+  motion: Motion,
+  table: JointTable,
+  frameIndex: number,
+  up: UpAxis,
+): { joints: Record<string, Quat>; headingDeg: number } {
   const { positions } = placeJoints(motion, motion.frames[frameIndex]);
-  return worldOf((place) => {
+  const rot = worldOf((place) => {
     const joint = table[place];
     return joint === undefined ? undefined : upright(positions[joint], up);
   });
+  return { joints: localOf(rot), headingDeg: headingDeg({ rot }) };
 }
 
 /**

@@ -1,4 +1,4 @@
-import { type PosesRecipe, type Recipe, type RecipeBlock, poseLengths, rowLengths } from '../plan/recipe';
+import { lengthsOf, type PosesRecipe, type Recipe, type RecipeBlock, poseLengths, rowLengths } from '../plan/recipe';
 import { shiftLength } from '../fit/refit';
 import { FAMILY_HOLD_LIMIT_MS } from '../rules/holds';
 import { BREATHS } from '../start/warmUp';
@@ -73,15 +73,12 @@ export function splitBlock(recipe: Recipe, id: string, after: number, newId: () 
   if (block?.kind !== 'poses' || block.bothHands || after < 1 || after >= poseLengths(block).length) return undefined;
   const lengths = rowLengths(block);
   const part = (from: number, to: number, partId: string): PosesRecipe => {
-    const listMs = lengths.slice(from, to);
-    const level = listMs.every((ms) => ms === listMs[0]);
+    const rowMs = lengths.slice(from, to);
     return {
       ...block,
       id: partId,
-      count: listMs.length,
-      lengths: level
-        ? { order: 'level', fromMs: listMs[0], toMs: listMs[0], listMs: [] }
-        : { ...block.lengths, order: 'own list', listMs },
+      count: rowMs.length,
+      lengths: lengthsOf(rowMs),
       labels: block.labels.slice(from, to),
       source: {
         ...block.source,
@@ -108,16 +105,8 @@ export function setPoseLength(block: PosesRecipe, pose: number, ms: number): Pos
 
 /** No pose of a block is longer than so many milliseconds. */
 export function capLengths(block: PosesRecipe, mostMs: number): PosesRecipe {
-  const listMs = rowLengths(block).map((ms) => Math.min(ms, mostMs));
-  const [first] = listMs;
-  const level = listMs.every((ms) => ms === first);
-  return {
-    ...block,
-    count: listMs.length,
-    lengths: level
-      ? { order: 'level', fromMs: first, toMs: first, listMs: [] }
-      : { ...block.lengths, order: 'own list', listMs },
-  };
+  const rowMs = rowLengths(block).map((ms) => Math.min(ms, mostMs));
+  return { ...block, count: rowMs.length, lengths: lengthsOf(rowMs) };
 }
 
 /** All poses of a block get another length: level ones alike, others move along the duration steps together. */

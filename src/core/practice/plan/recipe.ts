@@ -141,6 +141,14 @@ function between(fromMs: number, toMs: number, count: number): number[] {
   });
 }
 
+/** Lengths that give a row, pose by pose, milliseconds: level ones where all are alike. The other way round of `rowLengths`. */
+export function lengthsOf(rowMs: readonly number[]): PosesRecipe['lengths'] {
+  const [fromMs, toMs] = [Math.min(...rowMs), Math.max(...rowMs)];
+  return fromMs === toMs
+    ? { order: 'level', fromMs, toMs, listMs: [] }
+    : { order: 'own list', fromMs, toMs, listMs: [...rowMs] };
+}
+
 /** Lengths of drawing of a row, pose by pose, milliseconds; both hands draw the row one after the other. */
 export function rowLengths({ count, lengths }: Pick<PosesRecipe, 'count' | 'lengths'>): number[] {
   const { order, fromMs, toMs, listMs } = lengths;

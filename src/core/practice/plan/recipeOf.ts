@@ -1,5 +1,5 @@
 import { without } from '../../without';
-import { blockIds, type PosesRecipe, type Recipe, type RecipeBlock } from './recipe';
+import { blockIds, lengthsOf, type PosesRecipe, type Recipe, type RecipeBlock } from './recipe';
 import type { Plan, PosePlan, PosesBlock } from './schema';
 import { posesBlock } from '../edit/newBlock';
 import { USUAL_SHEET } from '../paper/sheet';
@@ -66,12 +66,7 @@ function posesRecipe(
   const turns = poses.length > 1 ? turnsOf(block, poses) : undefined;
   return {
     ...base,
-    lengths: {
-      order: same(lengths) ? 'level' : 'own list',
-      fromMs: Math.min(...lengths),
-      toMs: Math.max(...lengths),
-      listMs: same(lengths) ? [] : lengths,
-    },
+    lengths: lengthsOf(lengths),
     leadInMs: first.leadInMs,
     lookMs: first.lookMs,
     againMs: first.againMs ?? 0,
