@@ -1,7 +1,9 @@
 import type { ArchivedImage } from '@/core/interchange/archive';
 import { noRecords, RECORD_KINDS, type Records } from '@/core/interchange/records';
+import { countMerge, type Mergeable, mergeable, type MergeCounts } from '@/core/interchange/merge';
+import { deleteOutFiles } from '@/workers/outFile';
 import { announce } from './changes';
-import { atomically, db, put } from './db';
+import { atomically, db, put, type WriteTransaction } from './db';
 import { STORES } from './stores';
 
 /** What goes out and comes back: everything but caches and what is under way. */
@@ -33,41 +35,56 @@ export async function unreadableJson(): Promise<string> {
   return JSON.stringify(await (await db()).getAll('unreadable'), null, 1);
 }
 
-/** Ids of an archive's records that are here already. */
-export async function countHere(records: Records): Promise<number> {
-  const tx = (await db()).transaction(RECORD_KINDS);
-  const found = await Promise.all(
-    RECORD_KINDS.flatMap((kind) => records[kind].map(({ id }) => tx.objectStore(kind).getKey(id))),
-  );
-  return found.filter((key) => key !== undefined).length;
+/** Pictures in this browser by the hash of their file. */
+async function picturesByHash(): Promise<Map<string, string>> {
+  const pictures = await (await db()).getAll('pictures');
+  return new Map(pictures.map(({ hash, id }) => [hash, id]));
+}
+
+/** Counts which of an archive's records are new here, the same here, and different here. Nothing is written. */
+export async function surveyMerge(records: Records): Promise<MergeCounts> {
+  const ready = mergeable(records, await picturesByHash());
+  const database = await db();
+  return countMerge(ready.records, (kind, id) => database.get(kind, id));
 }
 
 export interface PutBack {
   added: number;
-  /** Already here under the same id; what was here stays. */
+  /** Already here under the same id, and left as they were. */
   kept: number;
+  /** Different here, and taken from the archive because that was asked for. */
+  replaced: number;
 }
 
 /**
- * Put records and images back in one transaction: all or nothing, and nothing that is already here is touched.
+ * Imports records and images in one transaction: all or nothing.
+ * @param prefer Which version of a record stays where both sides have one: the one here, or the archive's.
  * @param onImage Called after each image with how many are in of how many.
  * @throws AbortError when the signal says so before the last image is in; nothing was put in then.
  */
 export async function putRecords(
   records: Records,
   images: readonly ArchivedImage[],
-  { signal, onImage }: { signal?: AbortSignal; onImage?: (done: number, total: number) => void } = {},
+  {
+    signal,
+    onImage,
+    prefer = 'here',
+  }: { signal?: AbortSignal; onImage?: (done: number, total: number) => void; prefer?: 'here' | 'archive' } = {},
 ): Promise<PutBack> {
+  const ready = mergeable(records, await picturesByHash());
   const result = await atomically(KEPT, async (tx): Promise<PutBack> => {
-    const counts: PutBack = { added: 0, kept: 0 };
+    const counts: PutBack = { added: 0, kept: 0, replaced: 0 };
     for (const kind of RECORD_KINDS)
-      for (const record of records[kind]) {
+      for (const record of ready.records[kind]) {
         const here = (await tx.objectStore(kind).getKey(record.id)) !== undefined;
-        if (!here) await put(tx, kind, record);
-        counts[here ? 'kept' : 'added']++;
+        if (!here || prefer === 'archive') await put(tx, kind, record);
+        counts[!here ? 'added' : prefer === 'archive' ? 'replaced' : 'kept']++;
       }
+    await joinSets(tx, ready);
     for (const [i, { key, image }] of images.entries()) {
       signal?.throwIfAborted();
+      // A picture that is here already brings its image along.
+      if (ready.known.has(key.slice(key.indexOf('/') + 1))) continue;
       if ((await tx.objectStore('images').getKey(key)) === undefined) await put(tx, 'images', image, key);
       onImage?.(i + 1, images.length);
     }
@@ -79,6 +96,16 @@ export async function putRecords(
   return result;
 }
 
+/** Pictures that were here already join the sets they are in on the other side. */
+async function joinSets(tx: WriteTransaction, { joins }: Mergeable): Promise<void> {
+  for (const [id, setIds] of joins) {
+    const picture = await tx.objectStore('pictures').get(id);
+    const missing = setIds.filter((set) => !picture?.setIds.includes(set));
+    if (picture && missing.length > 0)
+      await put(tx, 'pictures', { ...picture, setIds: [...picture.setIds, ...missing] });
+  }
+}
+
 /** Delete everything in one transaction. Stays empty: the demo learner does not come back by itself. */
 export async function wipeEverything(): Promise<void> {
   await atomically(STORES, async (tx) => {
@@ -86,4 +113,6 @@ export async function wipeEverything(): Promise<void> {
     await put(tx, 'settings', true, 'seeded');
   });
   announce(...STORES);
+  // What was exported lies outside the database; the learner's own copy is where it was downloaded to.
+  await deleteOutFiles();
 }

@@ -1,3 +1,4 @@
+import { tidyOutFiles } from '@/workers/outFile';
 import { emptyOldBin } from './bin';
 import { onBlocked } from './db';
 import { seedOnFirstVisit } from './seed';
@@ -11,5 +12,6 @@ export async function openRecords(nowMs: number, tellBlocked: () => void): Promi
   onBlocked(tellBlocked);
   await seedOnFirstVisit(nowMs)
     .then(() => emptyOldBin(nowMs))
+    .then(() => tidyOutFiles(nowMs))
     .catch(() => undefined);
 }

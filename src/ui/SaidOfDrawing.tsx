@@ -2,6 +2,7 @@
 import { useId } from 'react';
 import type { KeptDrawing } from '@/core/journal/keptDrawing';
 import { VERDICTS, verdictWords } from '@/core/journal/reflection';
+import { useTypedText } from './useTypedText';
 import { durationWords } from '@/core/practice/time/duration';
 
 const STATES = [
@@ -69,16 +70,10 @@ export function SaidOfDrawing({
       {TEXTS.map(([field, words]) => (
         <label key={field} className="flex flex-wrap items-center gap-2">
           {words}
-          <input
-            className="input min-w-0 flex-1 input-sm max-sm:h-12"
-            maxLength={80}
+          <TextOfDrawing
             list={`${list}-${field}`}
-            defaultValue={kept[field] ?? ''}
-            key={kept[field]}
-            onBlur={({ target }) => {
-              const value = target.value.trim();
-              if (value !== (kept[field] ?? '')) onChange((before) => ({ ...before, [field]: value || undefined }));
-            }}
+            value={kept[field] ?? ''}
+            onKeep={(text) => onChange((before) => ({ ...before, [field]: text || undefined }))}
           />
           <datalist id={`${list}-${field}`}>
             {[...new Set(all.flatMap((one) => one[field] ?? []))].sort().map((value) => (
@@ -89,4 +84,10 @@ export function SaidOfDrawing({
       ))}
     </>
   );
+}
+
+/** A short text about a drawing, kept with every letter. */
+function TextOfDrawing({ list, value, onKeep }: { list: string; value: string; onKeep: (text: string) => void }) {
+  const typed = useTypedText(value, (text) => onKeep(text.trim()));
+  return <input className="input min-w-0 flex-1 input-sm max-sm:h-12" maxLength={80} list={list} {...typed} />;
 }

@@ -9,7 +9,7 @@ export interface OutFile {
   done: () => Promise<Blob>;
 }
 
-/** Delete what was taken out before, unless it is younger than an hour and may still be read. */
+/** Deletes exported files that are older than an hour; younger ones may still be downloading. */
 export async function tidyOutFiles(nowMs: number): Promise<void> {
   const root = await navigator.storage.getDirectory();
   const folder = await root.getDirectoryHandle(FOLDER).catch(() => undefined);
@@ -18,6 +18,12 @@ export async function tidyOutFiles(nowMs: number): Promise<void> {
     const { lastModified } = await handle.getFile();
     if (nowMs - lastModified >= KEPT_MS) await folder.removeEntry(name);
   }
+}
+
+/** Deletes every exported file that is still in the private file system. */
+export async function deleteOutFiles(): Promise<void> {
+  if (typeof navigator === 'undefined' || !navigator.storage?.getDirectory) return;
+  await tidyOutFiles(Infinity);
 }
 
 /** A file to write to; where the browser has no file system of its own, in its memory for blobs. */

@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Plan } from '@/core/practice/plan/schema';
 import { waitsForWhole } from '@/core/practice/rules/poseStages';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
-import { acquireRunLock } from '@/features/run/session/runLock';
+import { acquireRunLock } from '@/storage/sessions/runLock';
 import { useRunKeys } from '@/features/run/steer/useRunKeys';
 import { useVoice } from '@/features/run/words/useVoice';
 import { listenToPedals, SIMULATED_PEDAL } from '@/ui/input/pedals';

@@ -16,6 +16,7 @@ import { closeDb } from '@/storage/db';
 import { addPage, binPage, pageIds } from '@/storage/sessions/pages';
 import type { Page } from '@/core/journal/session';
 import { inkOfPage, keepStroke, sessionsWithStrokes, strokesOf } from '@/storage/sessions/strokes';
+import * as strokeStore from '@/storage/sessions/strokes';
 import { keyOf } from '../core/keys';
 
 const DAY_MS = 86_400_000;
@@ -84,6 +85,20 @@ describe('strokes of a session', () => {
     act(() => result.current.add({ ...stroke(10), place: { ...PLACE, sheet: -1 } }));
     await waitFor(() => expect(result.current.problem).toBeTruthy());
     expect(result.current.all).toHaveLength(1);
+  });
+  it('that failed to be written are tried again, and the warning stays until all are on disk', async () => {
+    const keep = vi.spyOn(strokeStore, 'keepStroke');
+    keep.mockRejectedValueOnce(new Error('disk')).mockRejectedValueOnce(new Error('disk'));
+    const { result } = renderHook(() => useStrokes('s'));
+    await waitFor(() => expect(result.current.all).toEqual([]));
+    act(() => {
+      for (const x of [10, 50, 90, 130]) result.current.add(stroke(x));
+    });
+    await waitFor(() => expect(result.current.problem).toBeDefined());
+    act(() => result.current.undo(PLACE));
+    await waitFor(async () => expect(await strokesOf('s')).toHaveLength(4));
+    await waitFor(() => expect(result.current.problem).toBeUndefined());
+    expect((await strokesOf('s')).map(({ undone = false }) => undone)).toEqual([false, false, false, true]);
   });
   it('are no ink of a photograph, nor of a sheet whose session is gone', async () => {
     expect(await inkOfPage('demo-page-1', 100, 140)).toBeUndefined();

@@ -40,6 +40,7 @@ function handRun() {
     subscribe: (l) => (listeners.add(l), () => listeners.delete(l)),
     onCue: (l) => (cueListeners.add(l), () => cueListeners.delete(l)),
     setChoices: () => undefined,
+    unsaved: () => false,
     problem: () => undefined,
     settled: () => Promise.resolve(),
     close: () => Promise.resolve(),

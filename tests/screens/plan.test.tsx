@@ -46,6 +46,9 @@ function editorOf(recipe: Recipe, selected: readonly string[] = []): PlanEditor 
     undoWords: undefined,
     redoWords: undefined,
     newId: () => 'new',
+    savedAs: nothing,
+    elsewhere: undefined,
+    settle: nothing,
   };
 }
 const inspect = (blocks: RecipeBlock[], selected: readonly string[] = [blocks[0].id]): string =>

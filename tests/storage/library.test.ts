@@ -217,6 +217,9 @@ describe('reading pictures', () => {
     expect(await loadBody('a')).toMatchObject({ by: 'hand', score: 1 });
     expect(await findAgain((await loadPicture('a')) as Picture, 'heavy')).toBe(true);
     expect(await loadBody('a')).toMatchObject({ by: 'model', score: 0.7 });
+    // Points placed by hand come back with one undo.
+    expect((await undoLast())?.words).toBe('Body found again');
+    expect(await loadBody('a')).toMatchObject({ by: 'hand', score: 1 });
   });
   it('keeps the others when one person is framed, and does not take the framed one for another', async () => {
     const moved = { ...body, points: body.points.map((p) => ({ ...p, x: p.x + 0.6 })) };

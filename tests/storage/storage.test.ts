@@ -6,7 +6,7 @@ import type { Picture } from '@/core/references/picture';
 import { emptyOldBin } from '@/storage/bin';
 import { onChange } from '@/storage/changes';
 import { closeDb } from '@/storage/db';
-import { putRecords, readRecords, wipeEverything } from '@/storage/everything';
+import { putRecords, readRecords, surveyMerge, wipeEverything } from '@/storage/everything';
 import { imageKey, loadImage } from '@/storage/images';
 import { addPage, allPages, binPage, changePage, listPages } from '@/storage/sessions/pages';
 import {
@@ -251,8 +251,20 @@ describe('everything', () => {
     const out = await takeOut();
     await saveNote('demo-1', 'Newer than the archive.');
     const result = await putRecords(out.records, out.images);
-    expect(result).toEqual({ added: 0, kept: countRecords(out.records) });
+    expect(result).toEqual({ added: 0, kept: countRecords(out.records), replaced: 0 });
+    expect(await surveyMerge(out.records)).toMatchObject({ added: 0, different: { sessions: 1 } });
     expect((await loadSession('demo-1'))?.note).toBe('Newer than the archive.');
+    await putRecords(out.records, out.images, { prefer: 'archive' });
+    expect((await loadSession('demo-1'))?.note).not.toBe('Newer than the archive.');
+  });
+  it('adds a picture that is here under another id only once', async () => {
+    await addPicture(pictureOf('ours', { hash: 'c'.repeat(64), setIds: [] }), new Blob(['i']), new Blob(['s']));
+    const { records } = await readRecords();
+    const theirs = pictureOf('theirs', { hash: 'c'.repeat(64), setIds: ['new'] });
+    const images = [{ key: 'picture/theirs', image: new Blob(['i']) }];
+    await putRecords({ ...records, pictures: [theirs], sets: [set('new')] }, images);
+    expect((await listPictures('library')).map((p) => [p.id, p.setIds])).toEqual([['ours', ['new']]]);
+    expect((await takeOut()).images.map(({ key }) => key)).not.toContain('picture/theirs');
   });
   it('is put back whole or not at all', async () => {
     await saveSession(session('mine'));

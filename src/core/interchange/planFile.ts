@@ -1,3 +1,4 @@
+import { LONGEST_REFERENCE_ID } from '../figure/catalogue/referenceId';
 import * as z from 'zod/mini';
 import { exerciseById } from '../practice/exercises';
 import type { Chosen } from '../practice/plan/layOut';
@@ -14,7 +15,7 @@ export const MOST_PICTURES = 1000;
 export const PLAN_BYTES = 5_000_000;
 
 const planPictureSchema = z.object({
-  reference: z.string().check(z.maxLength(200)),
+  reference: z.string().check(z.maxLength(LONGEST_REFERENCE_ID)),
   name: z.string().check(z.maxLength(300)),
   /** Of the file it was added from. */
   sha256: z.string().check(z.maxLength(64)),
@@ -53,6 +54,9 @@ function pinChosen(recipe: Recipe, chosen: Chosen): Recipe {
 }
 
 /** A plan as a file that replays exactly: seed, order, pictures, exercises with their cues. */
+/** Which saved plan a recipe belongs to means nothing in another browser. */
+const withoutSavedId = ({ savedId: _, ...recipe }: Recipe): Recipe => recipe;
+
 export function writePlanFile(recipe: Recipe, chosen: Chosen, pictures: readonly PlanPicture[]): string {
   const ids = recipe.blocks.flatMap((b) =>
     b.kind === 'poses' ? [b.exercise, b.alternate, b.settings.orExercise] : [],
@@ -61,7 +65,7 @@ export function writePlanFile(recipe: Recipe, chosen: Chosen, pictures: readonly
   const file: PlanFile = {
     format: FORMAT,
     version: VERSION,
-    recipe: { ...pinChosen(recipe, chosen), exercises },
+    recipe: { ...withoutSavedId(pinChosen(recipe, chosen)), exercises },
     pictures: [...pictures],
   };
   return JSON.stringify(file, null, 1);
@@ -124,5 +128,8 @@ export function recipeFromFile(
     ...b,
     source: { ...b.source, pins: b.source.pins.map(replace) },
   });
-  return { recipe: { ...recipe, blocks: recipe.blocks.map((b) => (b.kind === 'poses' ? withPins(b) : b)) }, missing };
+  return {
+    recipe: { ...withoutSavedId(recipe), blocks: recipe.blocks.map((b) => (b.kind === 'poses' ? withPins(b) : b)) },
+    missing,
+  };
 }

@@ -1,3 +1,4 @@
+import { LONGEST_REFERENCE_ID } from '../figure/catalogue/referenceId';
 import * as z from 'zod/mini';
 import { parseFigureReference } from '../figure/catalogue/reference';
 import { splitFigureReference } from '../figure/catalogue/referenceId';
@@ -12,7 +13,7 @@ const fileSchema = z.object({
   figures: z
     .array(
       z.object({
-        reference: z.string().check(z.maxLength(200)),
+        reference: z.string().check(z.maxLength(LONGEST_REFERENCE_ID)),
         name: z.string().check(z.minLength(1), z.maxLength(120)),
       }),
     )

@@ -5,7 +5,8 @@ import { useEffect, useRef, useState } from 'react';
 import type { ReadArchive } from '@/core/interchange/archive';
 import { countRecords, KIND_WORDS, RECORD_KINDS } from '@/core/interchange/records';
 import { counted, listWords, bytesWords } from '@/core/words';
-import { countHere, putRecords } from '@/storage/everything';
+import type { MergeCounts } from '@/core/interchange/merge';
+import { putRecords, surveyMerge } from '@/storage/everything';
 import { storageProblem } from '@/storage/problems';
 import { callback, type Client, startArchiveWorker } from '@/workers/clients';
 import type { ArchiveApi, Progress } from '@/workers/archive.worker';
@@ -17,8 +18,10 @@ const CANCELED: Result = { tone: 'plain', sentence: 'Canceled. Nothing of the ZI
 /** An archive that was read and checked, and how many of its records are here already. */
 interface Surveyed {
   archive: ReadArchive;
-  here: number;
+  merge: MergeCounts;
 }
+/** Which version stays where both sides have one. */
+type Prefer = 'here' | 'archive';
 
 /** A ZIP taken out before, back in: what is in it is shown first. What is already here stays as it is. */
 export function PutBackIn() {
@@ -46,25 +49,26 @@ export function PutBackIn() {
         file,
         callback((next: Progress) => setProgress(next)),
       );
-      if (answer.ok) setSurveyed({ archive: answer.archive, here: await countHere(answer.archive.records) });
+      if (answer.ok) setSurveyed({ archive: answer.archive, merge: await surveyMerge(answer.archive.records) });
       else setResult({ tone: 'problem', sentence: answer.sentence });
     } catch (error) {
       setResult({ tone: 'problem', sentence: `${storageProblem(error)} Nothing of the ZIP was put in.` });
     }
     end();
   };
-  const putBack = async ({ archive }: Surveyed): Promise<void> => {
+  const putBack = async ({ archive }: Surveyed, prefer: Prefer): Promise<void> => {
     const { signal } = (putting.current = new AbortController());
     setSurveyed(undefined);
     setProgress({ stage: 'putting', done: 0, total: archive.images.length });
     try {
-      const { added, kept } = await putRecords(archive.records, archive.images, {
+      const { added, kept, replaced } = await putRecords(archive.records, archive.images, {
         signal,
+        prefer,
         onImage: (done, total) => setProgress({ stage: 'putting', done, total }),
       });
       setResult({
         tone: 'plain',
-        sentence: `${counted(added, 'record')} put back.${kept > 0 ? ` ${kept} were here already and stayed as they are.` : ''}`,
+        sentence: `${counted(added, 'record')} put back.${kept > 0 ? ` ${kept} were here already and stayed as they are.` : ''}${replaced > 0 ? ` ${counted(replaced, 'record')} here ${replaced === 1 ? 'was' : 'were'} replaced by the ZIP’s.` : ''}`,
       });
     } catch (error) {
       setResult(
@@ -120,7 +124,7 @@ export function PutBackIn() {
       {surveyed && (
         <Survey
           {...surveyed}
-          onPut={() => void putBack(surveyed)}
+          onPut={(prefer) => void putBack(surveyed, prefer)}
           onLeave={() => {
             setSurveyed(undefined);
             setResult({ tone: 'plain', sentence: 'Left as it was. Nothing of the ZIP was put in.' });
@@ -139,10 +143,16 @@ export function PutBackIn() {
 /** What an archive holds, before anything is touched. */
 function Survey({
   archive: { exportedAtMs, records, imageBytes, told },
-  here,
+  merge: { same, different },
   onPut,
   onLeave,
-}: Surveyed & { onPut: () => void; onLeave: () => void }) {
+}: Surveyed & { onPut: (prefer: Prefer) => void; onLeave: () => void }) {
+  const [prefer, setPrefer] = useState<Prefer>('here');
+  const differing = RECORD_KINDS.flatMap((kind) => {
+    const n = different[kind] ?? 0;
+    return n > 0 ? [counted(n, KIND_WORDS[kind])] : [];
+  });
+  const here = same + Object.values(different).reduce((sum, n) => sum + n, 0);
   const kinds = RECORD_KINDS.filter((kind) => records[kind].length > 0);
   return (
     <div className="mt-3 border border-rule bg-sheet p-4" role="group" aria-label="What is in the ZIP">
@@ -151,8 +161,34 @@ function Survey({
         {countRecords(records) === 0
           ? 'no records.'
           : `${listWords(kinds.map((kind) => counted(records[kind].length, KIND_WORDS[kind])))}, ${bytesWords(imageBytes)} of images.`}
-        {here > 0 && ` ${String(here)} of these are here already and will stay as they are.`}
+        {here > 0 &&
+          ` ${String(here)} of these are here already${prefer === 'here' ? ' and will stay as they are' : ''}.`}
       </p>
+      {differing.length > 0 && (
+        <fieldset className="mt-2">
+          <legend>
+            {listWords(differing)} {here - same === 1 ? 'differs' : 'differ'} from what you have here. Which version do
+            you want?
+          </legend>
+          {(
+            [
+              ['here', 'Keep what is here'],
+              ['archive', 'Use the version in the ZIP'],
+            ] as const
+          ).map(([value, words]) => (
+            <label key={value} className="mr-5 inline-flex min-h-9 items-center gap-2">
+              <input
+                type="radio"
+                name="prefer"
+                className="radio radio-sm"
+                checked={prefer === value}
+                onChange={() => setPrefer(value)}
+              />
+              {words}
+            </label>
+          ))}
+        </fieldset>
+      )}
       {told.length > 0 && (
         <ul className="mt-2 max-h-[160px] list-disc overflow-auto pl-5 wrap-anywhere">
           {told.map((sentence) => (
@@ -161,7 +197,7 @@ function Survey({
         </ul>
       )}
       <div className="mt-3 flex gap-3">
-        <button type="button" className="btn" onClick={onPut}>
+        <button type="button" className="btn" onClick={() => onPut(prefer)}>
           Put it in
         </button>
         <button type="button" className="btn-quiet btn" onClick={onLeave}>

@@ -11,6 +11,7 @@ import { afterDoing, afterUndoing, goesOn, NO_STEPS, NOTHING_DONE, type Steps } 
 import { counted } from '@/core/words';
 import { listGroups, removeGroup, saveGroup } from '@/storage/groups';
 import { useStored } from '@/storage/hooks/useStored';
+import { useWriting } from '@/storage/hooks/useWriting';
 import { storageProblem } from '@/storage/problems';
 import { allPages } from '@/storage/sessions/pages';
 import { knownFacts } from '@/core/figure/catalogue/catalogue';
@@ -118,34 +119,28 @@ function Draft({
   const { heightMm } = sheetMm(group);
 
   // What stands is kept soon after it was changed, with its outlines as they are.
-  const keeping = useRef<ReturnType<typeof setTimeout>>(undefined);
-  useEffect(() => {
-    if (group === first) return;
-    clearTimeout(keeping.current);
-    const keep = (): void => {
-      keeping.current = undefined;
-      const k = 1000 / heightMm;
-      const seen = pathOfRings(
-        placed.toReversed().flatMap(({ rings }) =>
-          rings.map((ring) =>
-            simplified(
-              ring.map(([x, y]) => [x * k, y * k]),
-              COARSE,
-            ),
+  const removed = useRef(false);
+  const keep = useWriting(group.id, (changed: Group) => {
+    if (removed.current) return;
+    const k = 1000 / heightMm;
+    const seen = pathOfRings(
+      placed.toReversed().flatMap(({ rings }) =>
+        rings.map((ring) =>
+          simplified(
+            ring.map(([x, y]) => [x * k, y * k]),
+            COARSE,
           ),
         ),
-      );
-      saveGroup({ ...group, changedAtMs: Date.now(), ...(seen.length < 60_000 && { seen }) }).catch((error: unknown) =>
-        toastProblem(storageProblem(error)),
-      );
-    };
-    keeping.current = setTimeout(keep, 400);
-    return () => {
-      if (keeping.current === undefined) return;
-      clearTimeout(keeping.current);
-      keep();
-    };
-  }, [group, first, placed, heightMm]);
+      ),
+    );
+    saveGroup({ ...changed, changedAtMs: Date.now(), ...(seen.length < 60_000 && { seen }) }).catch((error: unknown) =>
+      toastProblem(storageProblem(error)),
+    );
+  });
+  useEffect(() => {
+    // Once more when the outlines of a changed group come.
+    if (group !== first) keep(group);
+  }, [group, first, placed, keep]);
 
   const change = (next: Group, from: Group = group): void => {
     const now = { what: gradual(from, next), atMs: performance.now() };
@@ -253,8 +248,7 @@ function Draft({
           onChange={change}
           onAnother={() => onBegin(nextDraft(group, crypto.randomUUID(), Date.now()))}
           onRemove={() => {
-            clearTimeout(keeping.current);
-            keeping.current = undefined;
+            removed.current = true;
             removeGroup(group.id).then(
               () => toast('The draft is gone.', { action: { label: 'Put back', onClick: () => onBegin(group) } }),
               (error: unknown) => toastProblem(storageProblem(error)),

@@ -14,6 +14,7 @@ import { RemindMe } from './RemindMe';
 
 /** What belongs to one exercise of a session: its question, what its rule counted, and what there is to tick. */
 export function AboutExercise({
+  sessionId,
   questions,
   answers,
   missing,
@@ -24,6 +25,7 @@ export function AboutExercise({
   onNextTime,
   onChange,
 }: {
+  sessionId: string;
   questions: ExerciseQuestions;
   answers: ExerciseAnswers;
   missing: ReturnType<typeof mostMissing>;
@@ -69,6 +71,7 @@ export function AboutExercise({
       )}
       <div className="mt-2">
         <KeptField
+          keptFor={`${sessionId} ${exercise.id}`}
           label={exercise.closingQuestion}
           value={answers.noticed ?? ''}
           maxLength={500}
@@ -80,6 +83,7 @@ export function AboutExercise({
       {marks !== undefined && !questions.counted && !shut && (
         <div className="mt-3">
           <KeptField
+            keptFor={`${sessionId} ${exercise.id}`}
             label={`Marks in the last one, of ${String(marks)}`}
             value={answers.marks === undefined ? '' : String(answers.marks)}
             maxLength={4}

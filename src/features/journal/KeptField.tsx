@@ -1,13 +1,15 @@
 'use client';
-import { useState } from 'react';
+import { useWriting } from '@/storage/hooks/useWriting';
+import { useTypedText } from '@/ui/useTypedText';
 
-/** A line that is kept as soon as the field is left or Enter is pressed. */
+/** A line of text that is kept as it is typed. */
 export function KeptField({
   label,
   hint,
   value,
   maxLength,
   numeric = false,
+  keptFor,
   onKeep,
 }: {
   label: string;
@@ -16,32 +18,22 @@ export function KeptField({
   maxLength: number;
   /** Whole numbers only. */
   numeric?: boolean;
+  /** The record the text belongs to. */
+  keptFor: string;
   onKeep: (text: string) => void;
 }) {
-  const [text, setText] = useState(value);
-  const keep = (): void => {
-    const kept = text.trim();
-    if (kept !== value) onKeep(kept);
-  };
+  const keep = useWriting(`${keptFor} ${label}`, (text: string) => onKeep(text.trim()));
+  const typed = useTypedText(value, keep, numeric ? (text) => text.replace(/\D/g, '') : undefined);
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep();
-      }}
-    >
-      <label className="block">
-        <span className="block font-semibold">{label}</span>
-        {hint && <span className="block text-[14px] text-quiet">{hint}</span>}
-        <input
-          className={`input mt-1 ${numeric ? 'w-24' : 'w-full max-w-[560px]'}`}
-          inputMode={numeric ? 'numeric' : undefined}
-          maxLength={maxLength}
-          value={text}
-          onChange={(event) => setText(numeric ? event.target.value.replace(/\D/g, '') : event.target.value)}
-          onBlur={keep}
-        />
-      </label>
-    </form>
+    <label className="block">
+      <span className="block font-semibold">{label}</span>
+      {hint && <span className="block text-[14px] text-quiet">{hint}</span>}
+      <input
+        className={`input mt-1 ${numeric ? 'w-24' : 'w-full max-w-[560px]'}`}
+        inputMode={numeric ? 'numeric' : undefined}
+        maxLength={maxLength}
+        {...typed}
+      />
+    </label>
   );
 }

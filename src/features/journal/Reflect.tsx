@@ -25,12 +25,14 @@ import { changeReflection } from '@/storage/sessions/sessions';
 import { storageProblem } from '@/storage/problems';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { useStored } from '@/storage/hooks/useStored';
+import { useWriting } from '@/storage/hooks/useWriting';
 import { Notice } from '@/ui/Notice';
 import { toastProblem } from '@/ui/toast/toast';
 import { AboutExercise } from './AboutExercise';
 import { KeptField } from './KeptField';
 import { RemindMe } from './RemindMe';
 import { OneSource } from './OneSource';
+import { useTypedText } from '@/ui/useTypedText';
 import { Word } from '@/ui/Word';
 
 const MINUTE_MS = 60_000;
@@ -94,7 +96,7 @@ export function Reflect({ session, sessions, nowMs }: Props) {
             />
           )}
           <KeptField
-            key={reflection.nextTime}
+            keptFor={session.id}
             label="Next time"
             hint="Shown when you start the next one"
             value={reflection.nextTime ?? ''}
@@ -107,21 +109,7 @@ export function Reflect({ session, sessions, nowMs }: Props) {
             options={MOODS}
             onChange={(mood) => set({ mood })}
           />
-          <label className="flex flex-wrap items-baseline gap-x-3">
-            Other study today, minutes
-            <input
-              type="number"
-              inputMode="numeric"
-              min={0}
-              max={1440}
-              className="input w-[84px] input-sm max-sm:h-12"
-              defaultValue={reflection.otherStudyMs ? Math.round(reflection.otherStudyMs / MINUTE_MS) : ''}
-              onBlur={({ target }) => {
-                const minutes = Math.min(1440, Math.max(0, Math.round(Number(target.value))));
-                set({ otherStudyMs: minutes > 0 ? minutes * MINUTE_MS : undefined });
-              }}
-            />
-          </label>
+          <OtherStudy key={session.id} reflection={reflection} set={set} />
           <label className="flex flex-wrap items-baseline gap-x-3">
             The medium for it
             <select
@@ -137,13 +125,14 @@ export function Reflect({ session, sessions, nowMs }: Props) {
               ))}
             </select>
           </label>
-          <Critic reflection={reflection} set={set} />
+          <Critic sessionId={session.id} reflection={reflection} set={set} />
           <Judging session={session} questions={questions} shut={shut} nowMs={nowMs} set={set} />
         </div>
         <div className="grid content-start gap-6">
           {questions.map((q) => (
             <AboutExercise
               key={q.exercise.id}
+              sessionId={session.id}
               questions={q}
               answers={answersFor(reflection, q.exercise.id)}
               missing={mostMissing(sessions, q.exercise.id)}
@@ -196,14 +185,46 @@ function Taps<T extends string>({
   );
 }
 
+/** Minutes of other study on the day, kept as they are typed. */
+function OtherStudy({
+  reflection: { otherStudyMs },
+  set,
+}: {
+  reflection: Reflection;
+  set: (part: Partial<Reflection>) => void;
+}) {
+  const keep = useWriting('other study', (text: string) => {
+    const minutes = Math.min(1440, Number(text));
+    set({ otherStudyMs: minutes > 0 ? minutes * MINUTE_MS : undefined });
+  });
+  const typed = useTypedText(otherStudyMs ? String(Math.round(otherStudyMs / MINUTE_MS)) : '', keep, (text) =>
+    text.replace(/\D/g, '').slice(0, 4),
+  );
+  return (
+    <label className="flex flex-wrap items-baseline gap-x-3">
+      Other study today, minutes
+      <input inputMode="numeric" className="input w-[84px] input-sm max-sm:h-12" {...typed} />
+    </label>
+  );
+}
+
 /** A place for the sentence that says it is no good: out of the head, counted nowhere, and burnt with one press. */
-function Critic({ reflection, set }: { reflection: Reflection; set: (part: Partial<Reflection>) => void }) {
+function Critic({
+  sessionId,
+  reflection,
+  set,
+}: {
+  sessionId: string;
+  reflection: Reflection;
+  set: (part: Partial<Reflection>) => void;
+}) {
   const reply = useStored(() => loadSetting('criticReply'), ['settings'], []);
   return (
     <details open={reflection.critic !== undefined}>
       <summary className="cursor-pointer py-1">Park the critic</summary>
       <div className="mt-2">
         <KeptField
+          keptFor={sessionId}
           label="What it says"
           hint="Shown here only; counted nowhere"
           value={reflection.critic ?? ''}
@@ -223,7 +244,7 @@ function Critic({ reflection, set }: { reflection: Reflection; set: (part: Parti
           </>
         )}
         <KeptField
-          key={reply.value}
+          keptFor="critic reply"
           label="My answer to it"
           hint="Chosen on a good day, said whenever it speaks"
           value={reply.value ?? ''}

@@ -1,5 +1,6 @@
 'use client';
 import { useId } from 'react';
+import { useTypedText } from '@/ui/useTypedText';
 import type { Exercise } from '@/core/practice/exercises/exercise';
 import { gradesFor, type Medium } from '@/core/practice/paper/materials';
 
@@ -18,24 +19,12 @@ export function GradeField({
   onGrade: (grade: string) => void;
 }) {
   const id = useId();
+  const typed = useTypedText(grade, (text) => onGrade(text.trim()));
   const advice = gradesFor(medium, exercises);
   return (
     <label className="flex flex-wrap items-baseline gap-x-2 text-[14px]">
       Grade
-      <input
-        key={`${medium.id} ${grade}`}
-        className="input w-[7em] input-sm"
-        list={id}
-        maxLength={LONGEST_GRADE}
-        placeholder="any"
-        defaultValue={grade}
-        onBlur={({ target }) => {
-          if (target.value.trim() !== grade) onGrade(target.value.trim());
-        }}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') event.currentTarget.blur();
-        }}
-      />
+      <input className="input w-[7em] input-sm" list={id} maxLength={LONGEST_GRADE} placeholder="any" {...typed} />
       <datalist id={id}>
         {medium.grades.map((g) => (
           <option key={g} value={g} />

@@ -17,6 +17,7 @@ import { storageProblem } from '@/storage/problems';
 import { listSavedPlans, savePlan } from '@/storage/sessions/savedPlans';
 import { listSessions, saveSession } from '@/storage/sessions/sessions';
 import { minuteOfDay } from '@/core/practice/time/clockTime';
+import { useStored } from '@/storage/hooks/useStored';
 import { download } from '@/ui/download';
 import { Notice } from '@/ui/Notice';
 import { readTime } from './AskBar';
@@ -42,16 +43,36 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
   const fail = (error: unknown): void => {
     toastProblem(storageProblem(error));
   };
-  const saved = (schedule: Schedule | null): SavedPlan => ({
-    id: crypto.randomUUID(),
-    recipe,
-    savedAtMs: nowMs,
-    schedule,
-    binnedAtMs: null,
-  });
-  const keep = (): void => {
-    savePlan(saved(null)).then(() => {
-      onTold(`“${recipe.title}” is kept. It is under “Begin from…”, without the pictures except pinned ones.`);
+  const [busy, setBusy] = useState(false);
+  const kept = useStored(listSavedPlans, ['plans'], []);
+  /** The saved plan this one was opened from or saved as: known by its id, never by its title. */
+  const before = kept.value?.find(({ id }) => id === recipe.savedId);
+  const { savedId: _, ...plain } = recipe;
+  /** Saves the plan, once however often the button is pressed. @param over A saved plan to change; undefined for a new one. */
+  const save = async (over: SavedPlan | undefined, schedule: Schedule | null): Promise<SavedPlan | undefined> => {
+    if (busy) return undefined;
+    setBusy(true);
+    const saved: SavedPlan = {
+      id: over?.id ?? crypto.randomUUID(),
+      recipe: plain,
+      savedAtMs: nowMs,
+      schedule,
+      binnedAtMs: null,
+    };
+    try {
+      await savePlan(saved);
+      editor.savedAs(saved.id);
+      return saved;
+    } finally {
+      setBusy(false);
+    }
+  };
+  const keep = (over: SavedPlan | undefined): void => {
+    save(over, over?.schedule ?? null).then((saved) => {
+      if (!saved) return;
+      onTold(
+        `${over ? 'Saved the changes to' : 'Saved'} “${recipe.title}”. Find it under “Begin from…”; it gets new pictures each time, except pinned ones.`,
+      );
       onClose();
     }, fail);
   };
@@ -86,8 +107,18 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
     <Dialog title="Keep, print, share" onClose={onClose}>
       {problem && <Notice>{problem}</Notice>}
       <KeepPart title="Keep it" words="As a recipe: its structure, with new pictures each time. What is pinned stays.">
-        <button type="button" className="btn btn-sm" onClick={keep}>
-          Keep this plan
+        {before && (
+          <button type="button" className="btn btn-sm" disabled={busy} onClick={() => keep(before)}>
+            Save changes
+          </button>
+        )}
+        <button
+          type="button"
+          className={`btn btn-sm ${before ? 'btn-quiet' : ''}`}
+          disabled={busy || !kept.value}
+          onClick={() => keep(undefined)}
+        >
+          {before ? 'Keep as a new plan' : 'Keep this plan'}
         </button>
       </KeepPart>
       <KeepPart title="The same in another medium" words="Everything stays but the medium.">
@@ -108,12 +139,9 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
       </KeepPart>
       <Weekdays
         onSave={async (schedule, asFile) => {
-          // The same plan keeps its identity: a calendar takes the file again for the same event.
-          const before = (await listSavedPlans()).find(
-            (one) => one.binnedAtMs === null && one.recipe.title === recipe.title,
-          );
-          const plan = { ...saved(schedule), ...(before && { id: before.id }) };
-          await savePlan(plan);
+          // The same plan keeps its id: a calendar takes the file again for the same event.
+          const plan = await save(before, schedule);
+          if (!plan) return;
           if (!asFile) {
             onTold(`“${recipe.title}” stands on its weekdays: Today begins with it then.`);
             onClose();

@@ -247,6 +247,19 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
           onRefit={refitIt}
         />
       </div>
+      {editor.elsewhere && (
+        <Notice>
+          <span className="mr-3">
+            Another tab changed this plan to “{editor.elsewhere.title}”. Which one do you want?
+          </span>
+          <button type="button" className="btn mr-2 btn-sm" onClick={() => editor.settle('ours')}>
+            Keep this one
+          </button>
+          <button type="button" className="btn-quiet btn btn-sm" onClick={() => editor.settle('theirs')}>
+            Use the other one
+          </button>
+        </Notice>
+      )}
       <Problems problems={problems.filter((p) => p.blockId === null)} />
       <PlanRibbon
         editor={editor}

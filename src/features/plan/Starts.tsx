@@ -123,7 +123,7 @@ export function Starts({ editor, sessions, nowMs, onTold, onAvailable, onClose }
                   className="min-w-0 flex-1 py-[6px] text-left"
                   onClick={() =>
                     take(
-                      { ...plan.recipe, seed: plan.recipe.seed + 1 },
+                      { ...plan.recipe, seed: plan.recipe.seed + 1, savedId: plan.id },
                       `“${plan.recipe.title}”: its structure with new pictures; pinned ones stay.`,
                     )
                   }

@@ -12,6 +12,7 @@ import { storageProblem } from '@/storage/problems';
 import { useKeeping } from '@/storage/hooks/useKeeping';
 import type { Session } from '@/core/journal/session';
 import { setsOfBlock } from '@/core/practice/start/setsOfBlock';
+import { useDraftElsewhere } from './useDraftElsewhere';
 import { usePools } from './usePools';
 
 interface Step {
@@ -46,6 +47,25 @@ export interface PlanEditor {
   undoWords: string | undefined;
   redoWords: string | undefined;
   newId: () => string;
+  /** The recipe was saved as this plan, and stays so when a change is undone. */
+  savedAs: (id: string) => void;
+  /** The draft as another tab changed it since; undefined where none did. Nothing is written here until one is chosen. */
+  elsewhere: Recipe | undefined;
+  /** Takes the other tab's draft, as a step that can be undone, or keeps this one. */
+  settle: (take: 'theirs' | 'ours') => void;
+}
+
+/** A change that begins another plan. */
+const ANOTHER_PLAN = 'Another plan';
+
+/** Marks a recipe and the versions of the same plan before it as one saved plan. */
+function markSaved(history: History, savedId: string): History {
+  const from = history.past.findLastIndex(({ words }) => words === ANOTHER_PLAN) + 1;
+  return {
+    ...history,
+    past: history.past.map((step, i) => (i < from ? step : { ...step, recipe: { ...step.recipe, savedId } })),
+    recipe: { ...history.recipe, savedId },
+  };
 }
 
 /** Done many times in one go: a drag, typing. */
@@ -63,7 +83,13 @@ export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs
   const { pools, ready } = usePools(recipe, sessions, nowMs);
 
   const keep = useKeeping('planDraft', (error) => toastProblem(storageProblem(error)));
-  useEffect(() => keep(JSON.stringify(recipe)), [recipe, keep]);
+  const { elsewhere, written, ignore } = useDraftElsewhere();
+  useEffect(() => {
+    if (elsewhere) return;
+    const json = JSON.stringify(recipe);
+    written(json);
+    keep(json);
+  }, [recipe, keep, elsewhere, written]);
 
   const change = useCallback((words: string, update: (recipe: Recipe) => Recipe) => {
     const since = lastChange.current;
@@ -133,5 +159,11 @@ export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs
     undoWords: past.at(-1)?.words,
     redoWords: future.at(-1)?.words,
     newId,
+    savedAs: useCallback((id: string) => setHistory((h) => markSaved(h, id)), []),
+    elsewhere,
+    settle: (take) => {
+      if (take === 'theirs' && elsewhere) change(ANOTHER_PLAN, () => elsewhere);
+      ignore();
+    },
   };
 }

@@ -21,7 +21,7 @@ import { SegmentWords } from './words/SegmentWords';
 import { useDrawnKey } from '@/storage/hooks/useDrawnKey';
 import { usePictures } from './stage/usePictures';
 import { RunContext } from './session/runContext';
-import { useRunProblem } from './session/useRun';
+import { useRunProblem, useRunUnsaved } from './session/useRun';
 import { useSharing } from './session/useSharing';
 import { halvesOf, WHOLE_WINDOW } from './sheet/halves';
 import { KeyCard } from './stage/KeyCard';
@@ -64,6 +64,7 @@ export function RunScreen({
   const { state, scene } = useScene(session.plan, run, room.leadInShows);
   const { plan, segment, exercise, done, held, between, previewId, resting } = scene;
   const problem = useRunProblem(run);
+  const unsaved = useRunUnsaved(run);
   const [clockIndex, setClockIndex] = useState(0);
   const [stopping, setStopping] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
@@ -103,13 +104,14 @@ export function RunScreen({
   useEffect(() => {
     if (!done) return;
     let current = true;
+    // What could not be saved is tried again here, where it is still in memory.
     void run.settled().then(() => {
-      if (current) router.replace(`/after?session=${session.id}`);
+      if (current && !run.unsaved()) router.replace(`/after?session=${session.id}`);
     });
     return () => {
       current = false;
     };
-  }, [done, run, router, session.id]);
+  }, [done, unsaved, run, router, session.id]);
 
   const clockAway = CLOCKS[clockIndex] === 'none';
   useEffect(() => {
@@ -360,6 +362,11 @@ export function RunScreen({
             <div className="absolute inset-x-10 top-10">
               <Notice>{problem}</Notice>
             </div>
+          )}
+          {unsaved && (
+            <p role="status" className="absolute top-2 right-3 z-20 rounded bg-sheet px-2 py-1 text-[13px]">
+              {problem ? 'Not saved yet. Trying again.' : 'Saving…'}
+            </p>
           )}
           {room.room === 'pocket' && !done && (
             <Pocket state={state} segment={segment} plan={plan} onTap={() => press('Enter')} />

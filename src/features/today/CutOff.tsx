@@ -10,22 +10,29 @@ import { clockDigits } from '@/core/practice/time/duration';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
 import { expandPlan } from '@/core/practice/time/timeline';
 import { storageProblem } from '@/storage/problems';
+import { useStored } from '@/storage/hooks/useStored';
+import { isSessionRunning } from '@/storage/sessions/runLock';
 import { stopAndKeep } from '@/storage/sessions/startSession';
 import { Ribbon } from '@/ui/ribbon/Ribbon';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 
-/** A session that was cut off: go on where it was, or stop and keep it. */
+/** A session that was cut off: continue where it was, or stop and keep it. One that runs in another tab can only be opened there or taken over. */
 export function CutOff({ session }: { session: Session }) {
   const router = useRouter();
   const { segments, totalMs } = expandPlan(session.plan);
+  // Every event of a running session announces a change of its store, so this is asked again as it goes.
+  const elsewhere = useStored(isSessionRunning, ['sessions'], []).value ?? false;
   const state = runStateAt(session.plan, session.log, session.lastSeenMs);
   const spentMs = planSpentMs(segments, state);
   return (
     <section aria-label="Cut off">
-      <h2 className="font-sans text-[15px] font-semibold">Still open</h2>
+      <h2 className="font-sans text-[15px] font-semibold">{elsewhere ? 'Running in another tab' : 'Still open'}</h2>
       <p className="mt-2">
-        A session begun {weekday(session.startedAtMs)} at {wallTime(session.startedAtMs)} is waiting with{' '}
-        {clockDigits(totalMs - spentMs)} to go.
+        {elsewhere ? 'The session you started' : 'A session you started'} {weekday(session.startedAtMs)} at{' '}
+        {wallTime(session.startedAtMs)}{' '}
+        {elsewhere
+          ? 'is running in another tab or window.'
+          : `is waiting with ${clockDigits(totalMs - spentMs)} to go.`}
       </p>
       <div className="mt-2">
         <Ribbon blocks={plannedRibbon(session.plan)} size="card" label="How far it went" playheadMs={spentMs} />
@@ -39,17 +46,19 @@ export function CutOff({ session }: { session: Session }) {
             router.push('/run');
           }}
         >
-          Go on
+          {elsewhere ? 'Open it here' : 'Go on'}
         </button>
-        <button
-          type="button"
-          className="btn-quiet btn"
-          onClick={() => {
-            stopAndKeep(session).catch((error: unknown) => toastProblem(storageProblem(error)));
-          }}
-        >
-          Stop and keep
-        </button>
+        {!elsewhere && (
+          <button
+            type="button"
+            className="btn-quiet btn"
+            onClick={() => {
+              stopAndKeep(session).catch((error: unknown) => toastProblem(storageProblem(error)));
+            }}
+          >
+            Stop and keep
+          </button>
+        )}
       </div>
     </section>
   );

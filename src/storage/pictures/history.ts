@@ -8,15 +8,26 @@ export interface Done {
   words: string;
   undo: () => Promise<void>;
   redo: () => Promise<void>;
+  /** Steps with the same key, one soon after the other, become one step: typing. */
+  mergeKey?: string | undefined;
 }
 
 /** So many steps can be undone. */
 const MOST = 100;
 let steps: Steps<Done> = NO_STEPS;
+let lastAtMs = 0;
+/** Typing with pauses shorter than this is one step. */
+const MERGE_MS = 10_000;
 
-/** Something was done that can be undone. */
+/** Adds a step that can be undone. */
 export function remember(done: Done): void {
-  steps = afterDoing(steps, done, MOST);
+  const last = steps.past.at(-1);
+  const nowMs = performance.now();
+  const merges = done.mergeKey !== undefined && last?.mergeKey === done.mergeKey && nowMs - lastAtMs < MERGE_MS;
+  lastAtMs = nowMs;
+  steps = merges
+    ? { past: [...steps.past.slice(0, -1), { ...done, undo: last.undo }], future: [] }
+    : afterDoing(steps, done, MOST);
 }
 
 /** Undo the last thing done, in this tab. @returns What it was, or undefined when there is nothing. */
@@ -46,18 +57,25 @@ export async function alterPictures(
   words: string,
   ids: readonly string[],
   update: (picture: Picture) => Partial<Picture>,
+  mergeKey?: string,
 ): Promise<void> {
   const changes = await changePictures(ids, update);
   if (changes.length === 0) return;
-  remember({ words, undo: () => putBack(changes, 'before'), redo: () => putBack(changes, 'after') });
+  remember({
+    words,
+    mergeKey,
+    undo: () => putBack(changes, 'before'),
+    redo: () => putBack(changes, 'after'),
+  });
 }
 
 /** Change a set, or make it, so that it can be undone; one just made goes into the bin again. */
-export async function alterSet(words: string, after: PictureSet, nowMs: number): Promise<void> {
+export async function alterSet(words: string, after: PictureSet, nowMs: number, mergeKey?: string): Promise<void> {
   const before = await loadSet(after.id);
   await saveSet(after);
   remember({
     words,
+    mergeKey,
     undo: () => saveSet(before ?? { ...after, binnedAtMs: nowMs }),
     redo: () => saveSet(after),
   });

@@ -120,9 +120,10 @@ export async function findAgain(picture: Picture, model: LandmarkModel, box?: Bo
   if (!found.body) return false;
   // Who was found before is still there when one is framed.
   const result = box ? { ...found, others: await besides(picture, found.body.points) } : found;
-  // What was set by hand gives way: this was asked for.
-  await (await db()).delete('bodies', picture.id);
-  await keepReading(picture.id, result);
+  const { body: points, others } = result;
+  if (!points) return false;
+  // What was set by hand gives way, because this was asked for; undo brings it back.
+  await keepBody({ id: picture.id, ...points, by: 'model', others }, 'Body found again');
   return true;
 }
 

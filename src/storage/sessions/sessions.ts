@@ -4,6 +4,7 @@ import type { Reflection } from '@/core/journal/reflection';
 import type { Session } from '@/core/journal/session';
 import { announce } from '@/storage/changes';
 import { atomically, changeRecord, db, put } from '@/storage/db';
+import { SessionGoneError } from '@/storage/problems';
 
 /** Every session, newest first. */
 export async function listSessions(): Promise<Session[]> {
@@ -43,7 +44,10 @@ const change = async (
     { durability },
   );
 
-/** Append events to a session's log, durably and in one step with its state. */
+/**
+ * Appends events to a session's log, durably and in one step with its state.
+ * @throws SessionGoneError when the session is no longer in this browser.
+ */
 export async function appendEvents(id: string, events: readonly RunEvent[], status: Session['status']): Promise<void> {
   let here = false;
   await change(
@@ -58,13 +62,26 @@ export async function appendEvents(id: string, events: readonly RunEvent[], stat
     },
     'strict',
   );
-  if (!here) throw new Error('The session is no longer kept in this browser.');
+  if (!here) throw new SessionGoneError('the session is no longer kept in this browser');
   announce('sessions');
 }
 
-/** A sign of life of a running session; relaxed, because losing one costs five seconds at most. */
-export const heartbeat = (id: string, lastSeenMs: number): Promise<void> =>
-  change(id, (s) => (s.status === 'running' && s.lastSeenMs < lastSeenMs ? { lastSeenMs } : undefined), 'relaxed');
+/**
+ * Writes a sign of life of a running session; relaxed, because losing one costs five seconds at most.
+ * @throws SessionGoneError when the session is no longer in this browser.
+ */
+export async function heartbeat(id: string, lastSeenMs: number): Promise<void> {
+  let here = false;
+  await change(
+    id,
+    (s) => {
+      here = true;
+      return s.status === 'running' && s.lastSeenMs < lastSeenMs ? { lastSeenMs } : undefined;
+    },
+    'relaxed',
+  );
+  if (!here) throw new SessionGoneError('the session is no longer kept in this browser');
+}
 
 /** Say that a session began at another time; what was noted stays beside it, and a correction taken back leaves nothing. */
 export async function correctStart(id: string, startedAtMs: number): Promise<void> {
@@ -80,9 +97,21 @@ export async function saveNote(id: string, note: string): Promise<void> {
   announce('sessions');
 }
 
-/** A session that ran to its end by itself: there is no last event, only the time it ended. */
+/**
+ * Marks a session that ran to its end. There is no last event, only the time it ended.
+ * @throws SessionGoneError when the session is no longer in this browser.
+ */
 export async function finishSession(id: string, endMs: number): Promise<void> {
-  await change(id, () => ({ status: 'kept', lastSeenMs: endMs }), 'strict');
+  let here = false;
+  await change(
+    id,
+    () => {
+      here = true;
+      return { status: 'kept', lastSeenMs: endMs };
+    },
+    'strict',
+  );
+  if (!here) throw new SessionGoneError('the session is no longer kept in this browser');
   announce('sessions');
 }
 

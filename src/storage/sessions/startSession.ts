@@ -6,30 +6,44 @@ import { changePictures } from '@/storage/pictures/pictures';
 import { loadRoom } from './room';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { leftOutOf } from '@/storage/references/references';
+import { withRunLock } from './runLock';
 import { appendEvents, runningSession, saveSession } from './sessions';
 
 const STARTED_KEY = 'fox-minute-started';
-/** Belongs to the tab and survives going to another page of it, which offline may be a whole new document. */
-const tab = typeof sessionStorage === 'undefined' ? new Map<string, string>() : undefined;
+/** Where session storage is denied, this document remembers on its own. */
+let startedHere: string | undefined;
+/** The tab's own storage, which survives a move to another document; undefined where there is none or it is denied. */
+function tabStorage(): Storage | undefined {
+  try {
+    return sessionStorage;
+  } catch {
+    return undefined;
+  }
+}
 const remember = (id: string): void => {
-  if (tab) tab.set(STARTED_KEY, id);
-  else sessionStorage.setItem(STARTED_KEY, id);
+  startedHere = id;
+  tabStorage()?.setItem(STARTED_KEY, id);
 };
 
-/** Whether this tab has just begun a session, asked once: after a reload the answer is no. */
+/** Whether this tab has just started the session. Answers yes once: after a reload the answer is no. */
 export function claimStart(sessionId: string): boolean {
-  const started = tab ? tab.get(STARTED_KEY) : sessionStorage.getItem(STARTED_KEY);
-  if (tab) tab.delete(STARTED_KEY);
-  else sessionStorage.removeItem(STARTED_KEY);
+  const started = tabStorage()?.getItem(STARTED_KEY) ?? startedHere;
+  tabStorage()?.removeItem(STARTED_KEY);
+  startedHere = undefined;
   return started === sessionId;
 }
 
-/** Begin a session now. One that was cut off is kept as far as it went. */
-export async function startSession(plan: Plan): Promise<Session> {
+/**
+ * Starts a session now. One that was cut off is kept as far as it went.
+ * @throws RunningElsewhereError when another tab is running a session.
+ */
+export const startSession = (plan: Plan): Promise<Session> => withRunLock(() => start(plan));
+
+async function start(plan: Plan): Promise<Session> {
   // Asked once, and granted or not: a browser short of room deletes kept data last.
   if (typeof navigator !== 'undefined') void navigator.storage?.persist?.().catch(() => undefined);
   const before = await runningSession();
-  if (before) await stopAndKeep(before);
+  if (before) await stopNow(before);
   const choosingMs = (await loadSetting('choosingMs')) ?? 0;
   const session: Session = {
     id: crypto.randomUUID(),
@@ -83,7 +97,17 @@ async function noteCopied(plan: Plan): Promise<void> {
   );
 }
 
-/** End a cut-off session at its last sign of life. */
-export async function stopAndKeep(session: Session): Promise<void> {
+/**
+ * Ends a cut-off session at its last sign of life.
+ * @throws RunningElsewhereError when another tab is running it.
+ */
+export const stopAndKeep = ({ id }: Pick<Session, 'id'>): Promise<void> =>
+  withRunLock(async () => {
+    // Read again under the lock: the tab that ran it may have finished it meanwhile.
+    const session = await runningSession();
+    if (session?.id === id) await stopNow(session);
+  });
+
+async function stopNow(session: Session): Promise<void> {
   await appendEvents(session.id, [{ type: 'stop', atMs: session.lastSeenMs }], 'kept');
 }

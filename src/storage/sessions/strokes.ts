@@ -2,7 +2,7 @@ import type { InkStroke } from '@/core/strokes/inkStroke';
 import { isLying, sessionDrawing, sheetSizeMm, strokesOnSheet } from '@/core/strokes/sheetOf';
 import { inkOfStrokes, sheetOfPage } from '@/core/strokes/sheetsDrawn';
 import { loadSession } from './sessions';
-import { atomically, changeRecord, db, put } from '@/storage/db';
+import { atomically, db, put } from '@/storage/db';
 
 /** Strokes on the screen of a session, in the order they were made, those that were taken back among them. */
 export async function strokesOf(sessionId: string): Promise<InkStroke[]> {
@@ -17,11 +17,6 @@ export const countStrokes = async (sessionId: string): Promise<number> =>
 /** Keep one stroke, at once and for good: what is on the sheet outlives a crash. Nobody is told while it is drawn. */
 export const keepStroke = (stroke: InkStroke): Promise<void> =>
   atomically(['strokes'], (tx) => put(tx, 'strokes', stroke), { durability: 'strict' });
-
-/** Take strokes back, or lay them again. */
-export async function undoStroke(id: string, undone: boolean): Promise<void> {
-  await changeRecord('strokes', id, (stroke) => stroke && { ...stroke, undone });
-}
 
 /**
  * What is ink on a page that was a sheet on the screen, by its strokes.

@@ -1,3 +1,4 @@
+import { LONGEST_REFERENCE_ID } from '../../figure/catalogue/referenceId';
 import * as z from 'zod/mini';
 import { minuteOfDay } from '../time/clockTime';
 import { clockDigits, durationWords } from '../time/duration';
@@ -18,7 +19,7 @@ export const printRequestSchema = z.object({
   code: z.optional(z.string().check(z.regex(/^\d{4}-\d{1,6}-1$/))),
   /** Figures in pictures of the learner's, which are known only where the plan was made, by reference. */
   shapes: z._default(
-    z.record(z.string().check(z.maxLength(200)), z.object({ width: z.number(), height: z.number() })),
+    z.record(z.string().check(z.maxLength(LONGEST_REFERENCE_ID)), z.object({ width: z.number(), height: z.number() })),
     {},
   ),
 });

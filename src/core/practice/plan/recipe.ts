@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { LONGEST_REFERENCE_ID } from '../../figure/catalogue/referenceId';
 import { seededRandom } from '../../random';
 import { PICK_ORDERS } from '../../references/pickOrder';
 import { DURATION_STEPS_MS } from '../time/durationSteps';
@@ -41,7 +42,7 @@ const sourceSchema = z.object({
   extent: z.optional(z.string().check(z.maxLength(20))),
   family: z.optional(z.string().check(z.maxLength(40))),
   /** Kept whatever is picked anew; null where it is free. */
-  pins: z.array(z.nullable(z.string().check(z.maxLength(200)))).check(z.maxLength(MAX_COUNT)),
+  pins: z.array(z.nullable(z.string().check(z.maxLength(LONGEST_REFERENCE_ID)))).check(z.maxLength(MAX_COUNT)),
 });
 export type Source = z.infer<typeof sourceSchema>;
 
@@ -125,6 +126,8 @@ export const recipeSchema = z.object({
   ),
   exercises: z.array(exerciseSchema).check(z.maxLength(100)),
   cause: z.optional(causeSchema),
+  /** The saved plan this one was opened from or saved as; never in files. */
+  savedId: z.optional(z.string().check(z.minLength(1), z.maxLength(64))),
 });
 export type Recipe = z.infer<typeof recipeSchema>;
 

@@ -1,19 +1,21 @@
 'use client';
-import { useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { LICENSES, NO_RIGHTS, type Rights } from '@/core/references/picture';
 import type { Batch } from '@/storage/stores';
 import { setBatchRights } from '@/storage/pictures/intake/batches';
 import { storageProblem } from '@/storage/problems';
+import { useWriting } from '@/storage/hooks/useWriting';
+import { useTypedText } from '@/ui/useTypedText';
 import { LICENSE_WORDS } from './rightsWords';
 
 /** Whose the pictures of a batch are: one tap for all of them. */
 export function BatchRights({ batch: { id, rights } }: { batch: Batch }) {
-  const [credit, setCredit] = useState(rights?.credit ?? '');
   const save = (next: Rights): void => {
     setBatchRights(id, next).catch((error: unknown) => toastProblem(storageProblem(error)));
   };
   const license = rights?.license ?? null;
+  const keep = useWriting(id, (credit: string) => save({ ...(rights ?? NO_RIGHTS), license, credit: credit.trim() }));
+  const credit = useTypedText(rights?.credit ?? '', keep);
   return (
     <fieldset className="mt-2 flex flex-wrap items-center gap-x-2 gap-y-1">
       <legend className="float-left mr-2">Whose are they?</legend>
@@ -34,10 +36,8 @@ export function BatchRights({ batch: { id, rights } }: { batch: Batch }) {
           className="input w-[260px] input-sm"
           aria-label="Credit line for all of them"
           placeholder="Credit line, such as the author"
-          value={credit}
           maxLength={300}
-          onChange={(event) => setCredit(event.target.value)}
-          onBlur={() => save({ ...(rights ?? NO_RIGHTS), license, credit })}
+          {...credit}
         />
       )}
     </fieldset>

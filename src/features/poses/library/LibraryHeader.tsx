@@ -4,6 +4,8 @@ import { toastProblem } from '@/ui/toast/toast';
 import { LATER_ID, LIBRARY_ID, type PictureSet } from '@/core/references/picture';
 import { alterSet } from '@/storage/pictures/history';
 import type { Given } from '@/storage/pictures/intake/stage';
+import { useWriting } from '@/storage/hooks/useWriting';
+import { useTypedText } from '@/ui/useTypedText';
 import { storageProblem } from '@/storage/problems';
 import { ChoosingClock } from '../ChoosingClock';
 import { SharedScreen } from '../SharedScreen';
@@ -40,19 +42,19 @@ export function LibraryHeader({
 }) {
   const rename = (name: string): void => {
     if (!set || !name.trim() || name.trim() === set.name) return;
-    alterSet('Set renamed', { ...set, name: name.trim() }, Date.now()).catch(fail);
+    alterSet('Set renamed', { ...set, name: name.trim() }, Date.now(), `${set.id} name`).catch(fail);
   };
+  const keepName = useWriting(set?.id ?? '', rename);
+  const typedName = useTypedText(set?.name ?? '', keepName);
   const figures = set?.figures ?? [];
   return (
     <div className="flex flex-wrap items-center gap-3 py-4">
       {set ? (
         <input
-          key={set.name}
           aria-label="Name of the set"
           className="min-w-[160px] flex-1 border-b border-transparent bg-transparent font-serif text-[24px] hover:border-rule focus:border-rule"
-          defaultValue={set.name}
           maxLength={80}
-          onBlur={(event) => rename(event.currentTarget.value)}
+          {...typedName}
           onKeyDown={(event) => {
             if (event.key === 'Enter') event.currentTarget.blur();
           }}

@@ -1,5 +1,10 @@
 'use client';
 import { LICENSES, type Picture } from '@/core/references/picture';
+import { useWriting } from '@/storage/hooks/useWriting';
+import { alterPictures } from '@/storage/pictures/history';
+import { storageProblem } from '@/storage/problems';
+import { toastProblem } from '@/ui/toast/toast';
+import { useTypedText } from '@/ui/useTypedText';
 import { LICENSE_WORDS } from '../library/rightsWords';
 import type { LibraryActions } from '../library/useLibraryActions';
 
@@ -42,21 +47,46 @@ export function RightsFields({
         <p className="mt-1 text-[14px]">Someone you know? Note their OK.</p>
       )}
       {FIELDS.map(([key, label, hint]) => (
-        <label key={key} className="mt-2 flex items-center gap-3">
-          <span className="w-[124px] shrink-0">{label}</span>
-          <input
-            key={rights[key]}
-            className="input flex-1 input-sm"
-            defaultValue={rights[key]}
-            placeholder={hint}
-            maxLength={300}
-            onBlur={(event) => {
-              const value = event.currentTarget.value.trim();
-              if (value !== rights[key]) actions.setRights([id], { [key]: value });
-            }}
-          />
-        </label>
+        <RightsText
+          key={key}
+          pictureId={id}
+          label={label}
+          hint={hint}
+          value={rights[key]}
+          onKeep={(value) => {
+            alterPictures(
+              'Rights changed',
+              [id],
+              (p) => ({ rights: { ...p.rights, [key]: value } }),
+              `${id} ${key}`,
+            ).catch((error: unknown) => toastProblem(storageProblem(error)));
+          }}
+        />
       ))}
     </section>
+  );
+}
+
+/** One line of a picture's rights, kept as it is typed. */
+function RightsText({
+  pictureId,
+  label,
+  hint,
+  value,
+  onKeep,
+}: {
+  pictureId: string;
+  label: string;
+  hint: string;
+  value: string;
+  onKeep: (value: string) => void;
+}) {
+  const keep = useWriting(`${pictureId} ${label}`, (text: string) => onKeep(text.trim()));
+  const typed = useTypedText(value, keep);
+  return (
+    <label className="mt-2 flex items-center gap-3">
+      <span className="w-[124px] shrink-0">{label}</span>
+      <input className="input flex-1 input-sm" placeholder={hint} maxLength={300} {...typed} />
+    </label>
   );
 }

@@ -7,11 +7,10 @@ import type { Session } from '@/core/journal/session';
 import { holdLimitOf } from '@/core/practice/rules/holds';
 import { nextDurationStepMs, previousDurationStepMs } from '@/core/practice/time/durationSteps';
 import { expandPlan, type Laid, type Timeline } from '@/core/practice/time/timeline';
-import { storageProblem } from '@/storage/problems';
-import { appendEvents, finishSession, heartbeat } from '@/storage/sessions/sessions';
 import { createCueSchedule } from '@/ui/sound/cuePlayer';
 import { startClock, type Ticks } from '@/workers/clients';
 import { createListeners } from './listeners';
+import { createRunWriter } from './runWriter';
 import { createSessionClock } from './sessionClock';
 
 const HEARTBEAT_MS = 5000;
@@ -72,6 +71,8 @@ export interface Run {
   setChoices: (choices: CueChoices) => void;
   /** A sentence when the log could not be written. */
   problem: () => string | undefined;
+  /** Something on screen is not on disk yet, for longer than a tenth of a second. */
+  unsaved: () => boolean;
   /** Resolves when everything so far is on disk. */
   settled: () => Promise<void>;
   /** Leave the session on hold and stop ticking. */
@@ -123,7 +124,7 @@ export function adjustableSegment({ segments }: Laid, state: RunState): number |
  * @param cameBackFrom Why it is picked up on hold; undefined when it begins here and now.
  */
 export function openRun(session: Session, cameBackFrom: HoldReason | undefined): Run {
-  const { plan, id } = session;
+  const { plan } = session;
   const timeline = expandPlan(plan);
   let log = session.log;
   const clock = createSessionClock(session.startedAtMs, Math.max(session.lastSeenMs, log.at(-1)?.atMs ?? 0));
@@ -132,8 +133,6 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
   const cueListeners = createListeners<[Cue]>();
   const told = new Set<string>();
   let choices = ALL_CUES;
-  let problem: string | undefined;
-  let writing = Promise.resolve();
   let lastHeartbeatMs = clock.nowMs();
   let shown = '';
   let held = false;
@@ -144,31 +143,10 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
   let over = false;
 
   const state = (): RunState => stateOnTimeline(timeline, log, clock.nowMs());
-  const write = (job: () => Promise<void>): void => {
-    writing = writing.then(job).then(
-      () => {
-        if (problem) {
-          problem = undefined;
-          listeners.tell();
-        }
-      },
-      (error: unknown) => {
-        problem = storageProblem(error);
-        listeners.tell();
-      },
-    );
-  };
-  let unwritten: readonly RunEvent[] = [];
+  const writer = createRunWriter(session, () => listeners.tell());
   const push = (...events: RunEvent[]): void => {
     log = [...log, ...events];
-    unwritten = [...unwritten, ...events];
-    // Events that failed to be written go along with the next one.
-    write(async () => {
-      const batch = unwritten;
-      if (batch.length === 0) return;
-      await appendEvents(id, batch, batch.some((e) => e.type === 'stop') ? 'kept' : 'running');
-      unwritten = unwritten.slice(batch.length);
-    });
+    writer.add(events);
     cues.cancel();
     coming = undefined;
     refresh();
@@ -197,10 +175,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
     }
     if (now.phase === 'done' && !over) {
       over = true;
-      if (now.completed) {
-        const endMs = now.visits[now.visits.length - 1].endMs;
-        write(() => finishSession(id, endMs));
-      }
+      if (now.completed) writer.finish(now.visits[now.visits.length - 1].endMs);
     }
     if (held !== (now.phase === 'held')) {
       held = !held;
@@ -247,6 +222,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
 
   const ticks = startClock((stamp) => {
     const { gap, lastSeenMs } = clock.tick(stamp);
+    writer.retry();
     if (over) return;
     if (gap === 'asleep') {
       // What was pressed since the last tick was pressed awake; what was pressed longer after it came after the sleep.
@@ -262,7 +238,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
     // A hold is in the log: it needs no sign of life.
     if (!held && nowMs - lastHeartbeatMs >= HEARTBEAT_MS) {
       lastHeartbeatMs = nowMs;
-      write(() => heartbeat(id, nowMs));
+      writer.heartbeat(nowMs);
     }
     if (!held) refresh();
   });
@@ -331,10 +307,11 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
       cues.cancel();
       coming = undefined;
     },
-    problem: () => problem,
+    problem: writer.problem,
+    unsaved: writer.unsaved,
     settled: () => {
       refresh(); // the screen may see the end before the next tick does
-      return writing;
+      return writer.settled();
     },
     close: async (reason) => {
       if (reason) refresh();
@@ -343,7 +320,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
       clearTimeout(deadline);
       ticks.stop();
       cues.cancel();
-      await writing;
+      await writer.settled();
     },
   };
 }

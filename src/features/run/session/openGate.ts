@@ -5,7 +5,7 @@ import { loadSetting } from '@/storage/settings';
 import { claimStart } from '@/storage/sessions/startSession';
 import { setVolume } from '@/ui/sound/cuePlayer';
 import { openRun, type Run } from './controller';
-import { acquireRunLock, type RunLock } from './runLock';
+import { acquireRunLockSoon, type RunLock } from '@/storage/sessions/runLock';
 
 type GateState =
   | { at: 'opening' | 'nothing to run' | 'in another tab' | 'taken over' }
@@ -22,17 +22,6 @@ export interface Gate {
 }
 
 const DEFAULT_VOLUME = 0.7;
-const RETRIES = 4;
-const RETRY_MS = 120;
-
-/** A page just left, in this tab or another, gives the lock back once its last write is done: worth waiting a moment for. */
-async function acquirePatiently(steal: boolean): Promise<RunLock | undefined> {
-  for (let tries = 0; ; tries++) {
-    const lock = await acquireRunLock(steal);
-    if (lock || tries === RETRIES) return lock;
-    await new Promise((r) => setTimeout(r, RETRY_MS));
-  }
-}
 
 export function createGate(): Gate {
   let state: GateState = { at: 'opening' };
@@ -45,18 +34,22 @@ export function createGate(): Gate {
   };
 
   const pickUp = async (steal: boolean, mine: number): Promise<void> => {
-    const lock = await acquirePatiently(steal);
+    const lock = await acquireRunLockSoon(steal);
     if (!lock) {
       if (mine === turn) show({ at: 'in another tab' });
       return;
     }
-    const session = await runningSession();
+    // Until the run is open, every way out gives the lock back: also a page left while something was read, and a failed read.
+    const [session, volume] = await Promise.all([runningSession(), loadSetting('volume')]).catch((error: unknown) => {
+      lock.release();
+      throw error;
+    });
     if (!session || mine !== turn) {
       lock.release();
       if (mine === turn) show({ at: 'nothing to run' });
       return;
     }
-    setVolume((await loadSetting('volume')) ?? DEFAULT_VOLUME);
+    setVolume(volume ?? DEFAULT_VOLUME);
     const run = openRun(session, claimStart(session.id) ? undefined : steal ? 'moved' : 'closed');
     open = { run, lock };
     void lock.lost.then(() => {
@@ -77,7 +70,9 @@ export function createGate(): Gate {
     enter: (steal) => {
       const mine = ++turn;
       if (state.at !== 'opening') show({ at: 'opening' });
-      pickUp(steal, mine).catch((error: unknown) => show({ at: 'problem', sentence: storageProblem(error) }));
+      pickUp(steal, mine).catch((error: unknown) => {
+        if (mine === turn) show({ at: 'problem', sentence: storageProblem(error) });
+      });
     },
     leave: () => {
       turn++;

@@ -99,6 +99,7 @@ export function followRun(session: Session): Follower {
       onCue: cueListeners.add,
       setChoices: () => undefined,
       problem: () => undefined,
+      unsaved: () => false,
       settled: () => Promise.resolve(),
       close: () => {
         channel.close();

@@ -31,3 +31,6 @@ export function useRunProblem(run: Run): string | undefined {
   useEffect(() => run.subscribe(() => setProblem(run.problem())), [run]);
   return problem;
 }
+
+/** Whether something on screen is not on disk yet. */
+export const useRunUnsaved = (run: Run): boolean => useSyncExternalStore(run.subscribe, run.unsaved, run.unsaved);

@@ -4,7 +4,7 @@ import type { StrokePoint } from '@/core/hand/stroke';
 import { type InkStroke, inkStrokeId, packed } from '@/core/strokes/inkStroke';
 import type { SheetPlace } from '@/core/strokes/sheetOf';
 import { storageProblem } from '@/storage/problems';
-import { keepStroke, strokesOf, undoStroke } from '@/storage/sessions/strokes';
+import { keepStroke, strokesOf } from '@/storage/sessions/strokes';
 
 export interface NewStroke extends Pick<InkStroke, 'tool' | 'by' | 'movedMm' | 'side' | 'lying'> {
   place: SheetPlace;
@@ -27,6 +27,9 @@ export interface Strokes {
   problem: string | undefined;
 }
 
+/** A failed write is tried again after this long. */
+const RETRY_MS = 1000;
+
 /** The strokes of a session as it is drawn: each is on disk as soon as it is finished. */
 export function useStrokes(sessionId: string): Strokes {
   const [all, setAll] = useState<readonly InkStroke[]>();
@@ -39,6 +42,37 @@ export function useStrokes(sessionId: string): Strokes {
     setAll(strokes);
   }, []);
   const failed = useCallback((error: unknown): void => setProblem(storageProblem(error)), []);
+  // Strokes that are not on disk yet, each as it is now. What fails is tried again until it succeeds, and the warning stays until then.
+  const pending = useRef(new Map<string, InkStroke>());
+  const working = useRef(false);
+  const writePending = useCallback(async (): Promise<void> => {
+    if (working.current) return;
+    working.current = true;
+    while (pending.current.size > 0) {
+      let problem: unknown;
+      for (const [id, stroke] of [...pending.current]) {
+        try {
+          await keepStroke(stroke);
+          if (pending.current.get(id) === stroke) pending.current.delete(id);
+        } catch (error) {
+          problem = error;
+        }
+      }
+      if (problem === undefined) setProblem(undefined);
+      else {
+        failed(problem);
+        await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+      }
+    }
+    working.current = false;
+  }, [failed]);
+  const write = useCallback(
+    (stroke: InkStroke): void => {
+      pending.current.set(stroke.id, stroke);
+      void writePending();
+    },
+    [writePending],
+  );
   useEffect(() => {
     let current = true;
     strokesOf(sessionId).then((before) => {
@@ -65,20 +99,21 @@ export function useStrokes(sessionId: string): Strokes {
         ...rest,
       };
       set([...before, stroke]);
-      keepStroke(stroke).then(() => setProblem(undefined), failed);
+      write(stroke);
     },
-    [sessionId, set, failed],
+    [sessionId, set, write],
   );
   const undo = useCallback(
     ({ drawing, attempt }: Pick<SheetPlace, 'drawing' | 'attempt'>): void => {
       const before = now.current ?? [];
       const last = before.findLast((s) => s.drawing === drawing && s.attempt === attempt && !s.undone);
       if (!last) return;
-      set(before.map((s) => (s === last ? { ...s, undone: true } : s)));
+      const undoneStroke = { ...last, undone: true };
+      set(before.map((s) => (s === last ? undoneStroke : s)));
       setUndone((n) => n + 1);
-      undoStroke(last.id, true).catch(failed);
+      write(undoneStroke);
     },
-    [set, failed],
+    [set, write],
   );
   const strokesNow = useCallback(() => now.current ?? [], []);
   return useMemo(

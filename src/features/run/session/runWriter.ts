@@ -1,0 +1,135 @@
+import type { RunEvent } from '@/core/clock/log';
+import type { Session } from '@/core/journal/session';
+import { SessionGoneError, storageProblem } from '@/storage/problems';
+import { appendEvents, finishSession, heartbeat, saveSession } from '@/storage/sessions/sessions';
+
+/** A write that takes longer than this is shown as not saved yet. */
+const SHOWN_AFTER_MS = 100;
+/** A failed write is tried again this often. */
+const RETRY_MS = 1000;
+const RESTORED =
+  'This browser cleared its storage during the session. This session was saved again from memory; check your other records afterward.';
+
+export interface RunWriter {
+  /** Saves events, with any that failed before. */
+  add: (events: readonly RunEvent[]) => void;
+  /** Saves the end of a session that ran through. */
+  finish: (endMs: number) => void;
+  /** Saves a sign of life, with any events that failed before. */
+  heartbeat: (atMs: number) => void;
+  /** Tries again whatever failed. Call it with every tick. */
+  retry: () => void;
+  /** Something on screen is not on disk yet. */
+  unsaved: () => boolean;
+  /** What is wrong with saving, in a sentence. */
+  problem: () => string | undefined;
+  /** Resolves when every write asked for so far has succeeded or failed. */
+  settled: () => Promise<void>;
+}
+
+/**
+ * Writes a running session to disk, one write after another. What failed stays in memory and is tried again until it succeeds; a
+ * session whose record is gone is written again whole.
+ * @param onChange Called when `problem` or `unsaved` changes.
+ */
+export function createRunWriter(session: Session, onChange: () => void): RunWriter {
+  let log: readonly RunEvent[] = session.log;
+  let unwritten: readonly RunEvent[] = [];
+  let endMs: number | undefined;
+  let ended = false;
+  let lastSeenMs = session.lastSeenMs;
+  let queue = Promise.resolve();
+  let writing = 0;
+  let failed: string | undefined;
+  let restored = false;
+  let shownUnsaved = false;
+  let slow: ReturnType<typeof setTimeout> | undefined;
+  let triedAtMs = 0;
+
+  const waiting = (): boolean => unwritten.length > 0 || (endMs !== undefined && !ended);
+  const show = (unsaved: boolean, problem: string | undefined): void => {
+    if (unsaved === shownUnsaved && problem === failed) return;
+    shownUnsaved = unsaved;
+    failed = problem;
+    onChange();
+  };
+  const flush = async (): Promise<void> => {
+    const batch = unwritten;
+    if (batch.length > 0) {
+      await appendEvents(session.id, batch, batch.some((e) => e.type === 'stop') ? 'kept' : 'running');
+      unwritten = unwritten.slice(batch.length);
+    }
+    if (endMs !== undefined && !ended) {
+      await finishSession(session.id, endMs);
+      ended = true;
+    }
+  };
+  /** The record is gone: everything known of the session is in memory. */
+  const saveAgain = async (): Promise<void> => {
+    const whole = log;
+    const stopped = endMs !== undefined || whole.some((e) => e.type === 'stop');
+    await saveSession({
+      ...session,
+      log: [...whole],
+      lastSeenMs: endMs ?? Math.max(lastSeenMs, whole.at(-1)?.atMs ?? 0),
+      status: stopped ? 'kept' : 'running',
+    });
+    unwritten = unwritten.filter((event) => !whole.includes(event));
+    ended = endMs !== undefined;
+    restored = true;
+  };
+  const write = (job: () => Promise<void>): void => {
+    writing++;
+    triedAtMs = performance.now();
+    queue = queue
+      .then(job)
+      .catch((error: unknown) => {
+        if (error instanceof SessionGoneError) return saveAgain();
+        throw error;
+      })
+      .then(
+        () => {
+          writing--;
+          if (waiting()) return;
+          clearTimeout(slow);
+          show(false, restored ? RESTORED : undefined);
+        },
+        (error: unknown) => {
+          writing--;
+          clearTimeout(slow);
+          show(waiting(), storageProblem(error));
+        },
+      );
+  };
+  const begin = (): void => {
+    clearTimeout(slow);
+    slow = setTimeout(() => {
+      if (waiting()) show(true, failed);
+    }, SHOWN_AFTER_MS);
+    write(flush);
+  };
+  return {
+    add: (events) => {
+      log = [...log, ...events];
+      unwritten = [...unwritten, ...events];
+      begin();
+    },
+    finish: (atMs) => {
+      endMs = atMs;
+      begin();
+    },
+    heartbeat: (atMs) => {
+      lastSeenMs = atMs;
+      write(async () => {
+        await flush();
+        await heartbeat(session.id, atMs);
+      });
+    },
+    retry: () => {
+      if (waiting() && writing === 0 && performance.now() - triedAtMs >= RETRY_MS) write(flush);
+    },
+    unsaved: () => shownUnsaved,
+    problem: () => failed,
+    settled: () => queue,
+  };
+}
