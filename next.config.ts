@@ -20,6 +20,9 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   typedRoutes: true,
+  images: { unoptimized: true },
+  // The proxy sends addresses with a slash at the end on, with a policy of their own.
+  skipTrailingSlashRedirect: true,
   agentRules: false,
   serverExternalPackages: ['pdfkit'],
   turbopack: { root: import.meta.dirname },

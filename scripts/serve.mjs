@@ -2,7 +2,8 @@
 import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 
-async function freePort() {
+/** @returns {Promise<number>} */
+export async function freePort() {
   return new Promise((resolve) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {
       const { port } = /** @type {import('node:net').AddressInfo} */ (probe.address());

@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process';
 import path from 'node:path';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { freePort } from './serve.mjs';
 import { ensureChromium, ensurePackages } from './setup.mjs';
 
 rmSync('test-results', { recursive: true, force: true });
@@ -82,8 +83,8 @@ if (!unitOk && !(unit?.numFailedTests > 0)) failed++;
 
 if (built) {
   console.log('\n== browser tests');
-  const realtime = quietly('npx', ['playwright', 'test'], { E2E_PART: 'realtime' });
-  const rest = await aloud('npx', ['playwright', 'test'], { E2E_PART: 'rest' });
+  const realtime = quietly('npx', ['playwright', 'test'], { E2E_PART: 'realtime', PORT: await freePort() });
+  const rest = await aloud('npx', ['playwright', 'test'], { E2E_PART: 'rest', PORT: await freePort() });
   const { ok, said } = await realtime;
   console.log(`\n== browser test in real time\n${said}`);
   for (const [name, passes, report] of [

@@ -2,8 +2,9 @@ import type { Metadata, Viewport } from 'next';
 import localFont from 'next/font/local';
 import type { ReactNode } from 'react';
 import { Toasts } from '@/ui/toast/Toasts';
+import { Availability } from '@/features/data/Availability';
 import { FirstVisit } from '@/features/data/FirstVisit';
-import { OfflineReady } from '@/ui/OfflineReady';
+import { Updates } from '@/features/data/Updates';
 import { themeScript } from '@/ui/useTheme';
 import './globals.css';
 
@@ -33,10 +34,11 @@ export default function RootLayout({ children }: { children: ReactNode }) {
         <script dangerouslySetInnerHTML={{ __html: themeScript }} />
       </head>
       <body className="min-h-dvh bg-ground font-sans text-ink">
+        <Availability />
         {children}
         <Toasts />
         <FirstVisit />
-        <OfflineReady />
+        <Updates />
       </body>
     </html>
   );

@@ -4,7 +4,8 @@ import { mendRecord, mendSettings } from '@/core/interchange/mend';
 import { KIND_WORDS, RECORD_KINDS, type RecordKind } from '@/core/interchange/records';
 import { isSettingName, SETTINGS, type Settings } from '@/core/settings';
 import { counted } from '@/core/words';
-import { UpgradeError } from './problems';
+import { OldCodeError, StorageSilentError, UpgradeError } from './problems';
+import { codeIsOld, forgetWhenClosed, isDenied, storageIsSilent } from './availability';
 import { type Store, STORE_SCHEMAS, type Stored } from './stores';
 
 type Plain<S extends Store> = { key: string; value: Stored<S> };
@@ -77,6 +78,9 @@ export async function changeRecord<S extends Store>(
   );
 }
 
+/** Why the last upgrade was given up: the browser itself says only that it was. */
+let upgradeCause: unknown;
+
 type Upgrade = IDBPTransaction<FoxDb, StoreNames<FoxDb>[], 'versionchange'>;
 
 /** Records that versions before could write and this one could not read are made readable, or kept apart; what was done is told. */
@@ -125,10 +129,64 @@ export function onBlocked(listener: () => void): void {
 
 let handle: Promise<IDBPDatabase<FoxDb>> | undefined;
 
+/** A browser that has not begun to answer after this long is stuck. */
+const SILENT_MS = 10_000;
+/** What must not lose its database to a newer version in another tab: a running session. */
+const holders = new Set<object>();
+let closeLater: (() => void) | undefined;
+
+/**
+ * Keeps the database open, also when a newer version in another tab wants to upgrade it: that tab waits until the session is over.
+ * @returns Lets it go again.
+ */
+export function holdDatabase(): () => void {
+  const holder = {};
+  holders.add(holder);
+  return () => {
+    holders.delete(holder);
+    if (holders.size > 0) return;
+    closeLater?.();
+    closeLater = undefined;
+  };
+}
+
 /** The database, opened once. A later version opened in another tab closes this one, which then opens again on demand. */
 export function db(): Promise<IDBPDatabase<FoxDb>> {
-  handle ??= openDB<FoxDb>(DB_NAME, DB_VERSION, {
+  if (handle) return handle;
+  const opening = openInTime().catch(async (error: unknown) => {
+    if (!isDenied(error)) throw error;
+    // Nothing can be kept in this browser: the session runs all the same, in memory.
+    await forgetWhenClosed();
+    return open(() => undefined);
+  });
+  handle = opening;
+  // What failed is tried anew with the next call.
+  opening.catch(() => {
+    if (handle === opening) handle = undefined;
+  });
+  return opening;
+}
+
+/** Opens the database, or gives up when the browser does not begin to answer. */
+function openInTime(): Promise<IDBPDatabase<FoxDb>> {
+  return new Promise((resolve, reject) => {
+    let timer: ReturnType<typeof setTimeout> | undefined = setTimeout(() => {
+      storageIsSilent();
+      reject(new StorageSilentError('the database did not open'));
+    }, SILENT_MS);
+    const answered = (): void => {
+      clearTimeout(timer);
+      timer = undefined;
+    };
+    open(answered).finally(answered).then(resolve, reject);
+  });
+}
+
+/** @param onAnswer Called when the browser shows a sign of life, however long the rest takes. */
+async function open(onAnswer: () => void): Promise<IDBPDatabase<FoxDb>> {
+  return openDB<FoxDb>(DB_NAME, DB_VERSION, {
     upgrade(database, oldVersion, _new, tx) {
+      onAnswer();
       isBlocked = false;
       if (oldVersion < 1) {
         database.createObjectStore('sessions', { keyPath: 'id' }).createIndex('byStart', 'startedAtMs');
@@ -161,26 +219,40 @@ export function db(): Promise<IDBPDatabase<FoxDb>> {
         database.createObjectStore('groups', { keyPath: 'id' });
       }
       // One transaction for all of it: whatever fails leaves the database as it was, and the page says so.
-      if (oldVersion > 0) mendKept(tx).catch(() => tx.abort());
+      if (oldVersion > 0)
+        mendKept(tx).catch((error: unknown) => {
+          upgradeCause = error;
+          tx.abort();
+        });
     },
     blocked: () => {
+      onAnswer();
       isBlocked = true;
       blockedListener?.();
     },
     blocking(_current, _blocked, event) {
-      (event.target as IDBDatabase).close();
-      handle = undefined;
+      const close = (): void => {
+        (event.target as IDBDatabase).close();
+        handle = undefined;
+      };
+      if (holders.size > 0) closeLater = close;
+      else close();
     },
     terminated() {
       handle = undefined;
     },
   }).catch((error: unknown) => {
-    handle = undefined;
-    if (error instanceof Error && (error.name === 'AbortError' || error.name === 'VersionError'))
-      throw new UpgradeError('the database was left as it was', { cause: error });
+    if (error instanceof Error && error.name === 'VersionError') {
+      codeIsOld();
+      throw new OldCodeError('the database is newer than this page', { cause: error });
+    }
+    if (error instanceof Error && error.name === 'AbortError') {
+      const cause = upgradeCause ?? error;
+      upgradeCause = undefined;
+      throw new UpgradeError('the database was left as it was', { cause });
+    }
     throw error;
   });
-  return handle;
 }
 
 export type WriteTransaction = IDBPTransaction<FoxDb, Store[], 'readwrite'>;
@@ -207,9 +279,17 @@ export async function atomically<T>(
   }
 }
 
-/** Close the database, for tests and before deleting it. */
-export async function closeDb(): Promise<void> {
-  const open = await handle;
-  open?.close();
+/**
+ * Closes the database, for tests and before another takes its place.
+ * @param atOnce Without waiting for one that is still being opened.
+ */
+export async function closeDb(atOnce = false): Promise<void> {
+  const opening = handle;
   handle = undefined;
+  if (atOnce)
+    void opening?.then(
+      (open) => open.close(),
+      () => undefined,
+    );
+  else (await opening?.catch(() => undefined))?.close();
 }

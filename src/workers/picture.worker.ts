@@ -68,6 +68,11 @@ function glance(source: OffscreenCanvas): { likeness: string | null; tone: Tone 
 }
 
 /** HEIC by libheif (WebAssembly), loaded only when the first such file comes. */
+/** The file's image data cannot be decoded. */
+class DamagedError extends Error {
+  override name = 'DamagedError';
+}
+
 async function decodeHeic(bytes: Uint8Array): Promise<Decoded> {
   const { default: loadLibheif } = await import('libheif-js/wasm-bundle');
   const images = new loadLibheif.HeifDecoder().decode(bytes);
@@ -152,9 +157,12 @@ const api = {
     try {
       const heic = facts.type === 'image/heic';
       const [decoded, hash, told] = await Promise.all([
-        heic
+        (heic
           ? decodeHeic(bytes)
-          : decode(file.type === facts.type ? file : new Blob([bytes], { type: facts.type }), bytes, neededScale),
+          : decode(file.type === facts.type ? file : new Blob([bytes], { type: facts.type }), bytes, neededScale)
+        ).catch((cause: unknown) => {
+          throw new DamagedError('cannot be decoded', { cause });
+        }),
         sha256(bytes),
         toldBy(bytes, facts.type),
       ]);
@@ -191,8 +199,11 @@ const api = {
       decoded.picture.close();
       upright.picture.close();
       return { ok: true, picture };
-    } catch {
-      return { ok: false, problem: { kind: 'damaged' } };
+    } catch (error) {
+      // What cannot be decoded is damaged; anything else is no fault of the file's.
+      if (error instanceof DamagedError) return { ok: false, problem: { kind: 'damaged' } };
+      console.error(`Preparing ${name} failed`, error);
+      return { ok: false, problem: { kind: 'failed' } };
     }
   },
   /** A picture decoded at the size it will be shown, mirrored and with parts veiled if wished, ready to be drawn at once. */

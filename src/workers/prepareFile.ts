@@ -53,10 +53,14 @@ export function startPreparer(): Preparer {
 
 /** A file that cannot be read at all (moved away meanwhile, a folder) is gone; one far too big is not even read. */
 async function prepareOne(client: Client<PictureApi>, file: File, name: string): Promise<Preparation> {
-  if (file.size > MAX_FILE_BYTES) return { ok: false, problem: { kind: 'not a picture' } };
+  if (file.size > MAX_FILE_BYTES)
+    return { ok: false, problem: { kind: 'too heavy', megabytes: Math.round(file.size / 1024 ** 2) } };
   try {
     return await client.api.prepare(file, name);
-  } catch {
-    return { ok: false, problem: { kind: 'damaged' } };
+  } catch (error) {
+    if (error instanceof Error && ['NotReadableError', 'NotFoundError'].includes(error.name))
+      return { ok: false, problem: { kind: 'gone' } };
+    console.error(`Preparing ${name} failed`, error);
+    return { ok: false, problem: { kind: 'failed' } };
   }
 }

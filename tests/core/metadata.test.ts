@@ -27,6 +27,51 @@ describe('stripMetadata', () => {
       expect('kind' in inspectImage(bytesOf(stripped))).toBe(false);
     },
   );
+  it('keeps only segments that belong to the picture, whatever else a JPEG carries', async () => {
+    const file = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#4a7' } })
+      .withIccProfile('p3')
+      .jpeg({ progressive: true })
+      .toBuffer();
+    const segment = (marker: number, text: string): Buffer =>
+      Buffer.concat([Buffer.from([0xff, marker, 0, text.length + 2]), Buffer.from(text)]);
+    const telling = [0xe1, 0xe3, 0xe4, 0xe5, 0xe6, 0xe7, 0xe8, 0xe9, 0xea, 0xeb, 0xec, 0xed, 0xef, 0xfe].map((marker) =>
+      Buffer.concat([Buffer.from([0xff]), segment(marker, `secret ${marker}`)]),
+    );
+    const between = file.lastIndexOf(Buffer.from([0xff, 0xda]));
+    const full = Buffer.concat([
+      file.subarray(0, 2),
+      ...telling,
+      segment(0xe2, 'MPF secret'),
+      segment(0xe0, 'JFXX secret'),
+      file.subarray(2, between),
+      segment(0xfe, 'secret between scans'),
+      file.subarray(between),
+      Buffer.from('secret behind'),
+    ]);
+    const stripped = joined(stripMetadata('image/jpeg', bytesOf(full), 1));
+    expect(stripped.includes('secret')).toBe(false);
+    expect(stripped).toEqual(file);
+    expect((await sharp(stripped).metadata()).icc).toBeDefined();
+    expect(stripMetadata('image/jpeg', bytesOf(file), 1)).toBeUndefined();
+  });
+  it('keeps only chunks of a PNG that belong to the picture', () => {
+    const file = png(5, 5);
+    const chunk = (name: string): Buffer => {
+      const body = Buffer.concat([Buffer.from(name), Buffer.from('secret')]);
+      const [length, crc] = [Buffer.alloc(4), Buffer.alloc(4)];
+      length.writeUInt32BE(6);
+      crc.writeUInt32BE(crc32(body));
+      return Buffer.concat([length, body, crc]);
+    };
+    const end = file.length - 12;
+    const full = Buffer.concat([
+      file.subarray(0, end),
+      ...['caBX', 'prVt', 'tEXt', 'eXIf', 'tIME', 'iTXt'].map(chunk),
+      file.subarray(end),
+      Buffer.from('secret behind'),
+    ]);
+    expect(joined(stripMetadata('image/png', bytesOf(full), 1))).toEqual(Buffer.from(file));
+  });
   it('keeps which way up a JPEG is, and nothing else', async () => {
     const file = await made().jpeg().withMetadata({ orientation: 6 }).toBuffer();
     const stripped = joined(stripMetadata('image/jpeg', bytesOf(file), 6));

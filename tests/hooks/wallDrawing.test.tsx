@@ -53,7 +53,7 @@ describe('a drawing of the wall, large', () => {
 
   it('is told what it was made under and used for, and whether it surprised', async () => {
     show();
-    fireEvent.blur(screen.getByLabelText('Used for'), { target: { value: ' a poster ' } });
+    fireEvent.change(screen.getByLabelText('Used for'), { target: { value: ' a poster ' } });
     await waitFor(async () => expect(await allKeptDrawings()).toMatchObject([{ id: 'a/0:0', usedFor: 'a poster' }]));
     fireEvent.click(screen.getByLabelText('It surprised me'));
     await waitFor(async () =>

@@ -72,6 +72,29 @@ function pair(aids: () => Aids = () => NO_AIDS) {
   return { ...main, shared, follower };
 }
 
+describe('a window of another version', () => {
+  it('is not believed: what it says and this one does not know is left alone', async () => {
+    const { follower, given, said, at } = pair();
+    const other = new BroadcastChannel('fox-minute-run');
+    stop.push(() => other.close());
+    for (const message of [
+      { type: 'command', command: 'fly' },
+      { type: 'say', said: { type: 'flown' } },
+      { type: 'at', sessionId: 'one', log: [{ type: 'flown', atMs: 1 }], nowMs: 5, aids: NO_AIDS },
+      { type: 'at', sessionId: 'one', log: session.log, nowMs: 5, aids: { squint: 'yes' } },
+      { type: 'news' },
+      'hello',
+      null,
+    ])
+      other.postMessage(message);
+    other.postMessage({ type: 'command', command: 'next' });
+    await soon(() => expect(given).toEqual(['next']));
+    expect(said).toEqual([]);
+    at(20_000);
+    await soon(() => expect(follower.run.state()).toMatchObject({ segmentIndex: 1 }));
+  });
+});
+
 describe('a second window', () => {
   it('stands where the session stands, within a fifth of a second', async () => {
     const { follower, at } = pair();

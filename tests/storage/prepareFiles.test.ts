@@ -54,7 +54,7 @@ describe('startPreparer', () => {
       if (!preparation.ok) kinds.push(preparation.problem.kind);
       return Promise.resolve();
     });
-    expect(kinds).toEqual(['empty', 'damaged', 'empty']);
+    expect(kinds).toEqual(['empty', 'failed', 'empty']);
   });
   it('stops at once when it is aborted, also in the middle of a file', async () => {
     workers.length = 0;

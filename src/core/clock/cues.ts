@@ -1,3 +1,4 @@
+import * as z from 'zod/mini';
 import { isCalm as isCalmExercise } from '../practice/exercises/exercise';
 import { holdLimitOf } from '../practice/rules/holds';
 import { poseExercise } from '../practice/rules/poseExercise';
@@ -11,14 +12,15 @@ import type { RunState } from './run';
 
 export const CUE_KINDS = ['start', 'look', 'warning', 'stage', 'beat', 'reminder', 'change', 'rest', 'end'] as const;
 export type CueKind = (typeof CUE_KINDS)[number];
-export interface Cue {
+export const cueSchema = z.object({
   /** The same cue of the same visit always has the same key, so that it is never scheduled twice. */
-  key: string;
-  kind: CueKind;
+  key: z.string(),
+  kind: z.enum(CUE_KINDS),
   /** Calm cues tell, crisp ones hurry. */
-  calm: boolean;
-  atMs: number;
-}
+  calm: z.boolean(),
+  atMs: z.number(),
+});
+export type Cue = z.infer<typeof cueSchema>;
 
 /** What rings beyond start, warning and end. */
 export interface CueChoices {

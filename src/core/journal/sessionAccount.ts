@@ -8,7 +8,10 @@ export function accountSession({ plan, log, lastSeenMs }: Session): RunAccount {
   return accountRun(plan, log, lastSeenMs);
 }
 
+/** Every time on hold, in order. */
+export const holdsOf = ({ plan, log, lastSeenMs }: Session): readonly Hold[] => runStateAt(plan, log, lastSeenMs).holds;
+
 /** Times on hold that the learner gave a reason for, in order. */
-export function namedHolds({ plan, log, lastSeenMs }: Session): Hold[] {
-  return runStateAt(plan, log, lastSeenMs).holds.filter((h) => h.why !== undefined && !h.counted);
+export function namedHolds(session: Session): Hold[] {
+  return holdsOf(session).filter((h) => h.why !== undefined && !h.counted);
 }

@@ -58,6 +58,10 @@ export function problemSentence(fileName: string, problem: ImageProblem): string
       return `“${name}” breaks off before its end, as after an interrupted copy. Copy it again from where it came from.`;
     case 'damaged':
       return `“${name}” is damaged and cannot be shown. Try opening and saving it again in another program.`;
+    case 'failed':
+      return `“${name}” could not be prepared. The file may be fine: this was a fault in Fox Minute or a lack of memory. Close other programs and try again; the Data page has the details.`;
+    case 'too heavy':
+      return `“${name}” has ${problem.megabytes} MB; files up to 400 MB can be added. Save it smaller: a few MB are plenty for drawing from.`;
     case 'too large':
       return `“${name}” has ${problem.megapixels} megapixels; up to ${MAX_MEGAPIXELS} can be shown safely. Save it smaller: 12 are plenty for drawing from.`;
     case 'already there':

@@ -1,6 +1,6 @@
 /**
- * Taking out of a picture's file what it tells beyond the picture: where it was taken, with what, by whom. The image data itself is not
- * touched. JPEG: CIPA DC-008 (Exif) and ITU-T T.81; PNG: W3C PNG 3rd edition; WebP: its container specification.
+ * Keeps of a picture's file only what belongs to the picture. Whatever else it carries (place, camera, person, origin) goes, known or
+ * not. The image data itself is not touched. JPEG: CIPA DC-008 (Exif) and ITU-T T.81; PNG: W3C PNG 3rd edition; WebP: its container specification.
  */
 
 /** Parts of a file that are kept, in order; undefined where there is nothing to take out. */
@@ -21,40 +21,65 @@ function orientationSegment(orientation: number): Uint8Array<ArrayBuffer> {
   return Uint8Array.from([0xff, 0xe1, length >> 8, length & 255, ...payload]);
 }
 
-/** Where the picture of a JPEG ends: phones put further pictures, with a place of their own, behind it. */
-function jpegEnd(bytes: Uint8Array, scan: number): number {
-  let at = scan;
-  for (;;) {
-    at = bytes.indexOf(0xff, at);
-    if (at < 0 || at + 1 >= bytes.length) return bytes.length;
-    const marker = bytes[at + 1];
-    if (marker === 0xd9) return at + 2;
-    const inData = marker === 0 || marker === 0xff || (marker >= 0xd0 && marker <= 0xd7);
-    at += marker === 0xff ? 1 : inData ? 2 : 2 + ((bytes[at + 2] << 8) | bytes[at + 3]);
+const ICC_PROFILE = 'ICC_PROFILE';
+/**
+ * Whether a JPEG segment belongs to the picture itself: frames, tables, restart and line counts; JFIF without its thumbnail, a color
+ * profile, and the color transform Adobe's segment names. Everything else may tell of place, person or origin.
+ */
+function belongsToJpeg(marker: number, bytes: Uint8Array, at: number): boolean {
+  if (marker >= 0xc0 && marker <= 0xcf) return true;
+  if (marker >= 0xda && marker <= 0xdf) return true;
+  if (marker === 0xe0) return ascii(bytes, at + 4, at + 8) === 'JFIF';
+  if (marker === 0xe2) return ascii(bytes, at + 4, at + 4 + ICC_PROFILE.length) === ICC_PROFILE;
+  return marker === 0xee && ascii(bytes, at + 4, at + 9) === 'Adobe';
+}
+
+/** Where the coded data of a scan ends: at the next marker that is neither a stuffed byte nor a restart. */
+function scanEnd(bytes: Uint8Array, from: number): number {
+  for (let at = bytes.indexOf(0xff, from); at >= 0 && at + 1 < bytes.length; at = bytes.indexOf(0xff, at + 1)) {
+    const next = bytes[at + 1];
+    if (next !== 0 && next !== 0xff && (next < 0xd0 || next > 0xd7)) return at;
   }
+  return bytes.length;
 }
 
-/** Segments that carry more than the picture: Exif, XMP, IPTC, further pictures, comments. */
-function isTelling(marker: number, bytes: Uint8Array, at: number): boolean {
-  if (marker === 0xfe || marker === 0xed || marker === 0xe1) return true;
-  return marker === 0xe2 && ascii(bytes, at + 4, at + 7) === 'MPF';
-}
-
+/** Keeps the segments that belong to the picture, to its end: phones put further pictures, with a place of their own, behind it. */
 function stripJpeg(bytes: Uint8Array<ArrayBuffer>, orientation: number): KeptParts {
   const kept: Uint8Array<ArrayBuffer>[] = [bytes.subarray(0, 2)];
   if (orientation > 1 && orientation <= 8) kept.push(orientationSegment(orientation));
   let at = 2;
-  let stripped = false;
-  while (at + 4 <= bytes.length && bytes[at] === 0xff && bytes[at + 1] !== 0xda) {
-    const end = at + 2 + ((bytes[at + 2] << 8) | bytes[at + 3]);
-    if (isTelling(bytes[at + 1], bytes, at)) stripped = true;
-    else kept.push(bytes.subarray(at, end));
+  let keptBytes = 2;
+  const keep = (from: number, to: number): void => {
+    kept.push(bytes.subarray(from, to));
+    keptBytes += to - from;
+  };
+  while (at + 2 <= bytes.length && bytes[at] === 0xff) {
+    // Fill bytes may stand before any marker (ITU-T T.81, B.1.1.2).
+    if (bytes[at + 1] === 0xff) {
+      at++;
+      continue;
+    }
+    const marker = bytes[at + 1];
+    if (marker === 0xd9) {
+      keep(at, at + 2);
+      break;
+    }
+    const end = Math.min(bytes.length, at + 2 + ((bytes[at + 2] << 8) | bytes[at + 3]));
+    if (belongsToJpeg(marker, bytes, at)) keep(at, end);
     at = end;
+    if (marker !== 0xda) continue;
+    const next = scanEnd(bytes, at);
+    keep(at, next);
+    at = next;
   }
-  const end = jpegEnd(bytes, at + 2);
-  if (!stripped && end === bytes.length) return undefined;
-  return [...kept, bytes.subarray(at, end)];
+  return keptBytes === bytes.length ? undefined : kept;
 }
+
+/** Chunks of a PNG that say how its pixels are to be shown, and those of its frames where it moves. */
+const PNG_CHUNKS = [
+  ...['IHDR', 'PLTE', 'IDAT', 'IEND', 'tRNS', 'acTL', 'fcTL', 'fdAT'],
+  ...['gAMA', 'cHRM', 'sRGB', 'iCCP', 'sBIT', 'cICP', 'mDCV', 'cLLI', 'pHYs', 'bKGD', 'hIST', 'sPLT'],
+];
 
 function stripPng(bytes: Uint8Array<ArrayBuffer>): KeptParts {
   const view = new DataView(bytes.buffer, bytes.byteOffset);
@@ -64,31 +89,34 @@ function stripPng(bytes: Uint8Array<ArrayBuffer>): KeptParts {
   while (at + 12 <= bytes.length) {
     const end = at + 12 + view.getUint32(at);
     const name = ascii(bytes, at + 4, at + 8);
-    if (['eXIf', 'tEXt', 'zTXt', 'iTXt', 'tIME'].includes(name)) stripped = true;
-    else kept.push(bytes.subarray(at, end));
+    if (PNG_CHUNKS.includes(name)) kept.push(bytes.subarray(at, end));
+    else stripped = true;
     at = end;
     if (name === 'IEND') break;
   }
-  return stripped ? kept : undefined;
+  return stripped || at < bytes.length ? kept : undefined;
 }
 
 const VP8X_EXIF_AND_XMP = 0x08 | 0x04;
+const WEBP_CHUNKS = ['VP8 ', 'VP8L', 'ALPH', 'ANIM', 'ANMF', 'ICCP'];
 
 function stripWebp(bytes: Uint8Array<ArrayBuffer>): KeptParts {
   const view = new DataView(bytes.buffer, bytes.byteOffset);
   const kept: Uint8Array<ArrayBuffer>[] = [];
   let at = 12;
   let stripped = false;
-  while (at + 8 <= bytes.length) {
+  const fileEnd = Math.min(bytes.length, 8 + view.getUint32(4, true));
+  if (fileEnd < bytes.length) stripped = true;
+  while (at + 8 <= fileEnd) {
     const size = view.getUint32(at + 4, true);
     const end = Math.min(bytes.length, at + 8 + size + (size & 1));
     const name = ascii(bytes, at, at + 4);
-    if (name === 'EXIF' || name === 'XMP ') stripped = true;
-    else if (name === 'VP8X') {
+    if (name === 'VP8X') {
       const header = bytes.slice(at, end);
       header[8] &= ~VP8X_EXIF_AND_XMP;
       kept.push(header);
-    } else kept.push(bytes.subarray(at, end));
+    } else if (WEBP_CHUNKS.includes(name)) kept.push(bytes.subarray(at, end));
+    else stripped = true;
     at = end;
   }
   if (!stripped) return undefined;

@@ -3,6 +3,7 @@ import { counted, bytesWords } from '@/core/words';
 import { countKept } from '@/storage/everything';
 import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';
+import { Causes } from './Causes';
 import { DemoLearner } from './DemoLearner';
 import { Mended } from './Mended';
 import { PagesAndPlansBin } from './PagesAndPlansBin';
@@ -43,6 +44,7 @@ export function Data() {
         <DemoLearner />
         <ResetSettings />
         <WipeAll />
+        <Causes />
       </div>
     </>
   );

@@ -1,9 +1,13 @@
 import { inWholeSeconds } from '@/core/clock/account';
 import { ratioWords } from '@/core/words';
 import type { Session } from '@/core/journal/session';
-import { accountSession, namedHolds } from '@/core/journal/sessionAccount';
+import { doubtfulHolds, withoutHold } from '@/core/clock/withoutHold';
+import { accountSession, holdsOf, namedHolds } from '@/core/journal/sessionAccount';
 import { clockDigits } from '@/core/practice/time/duration';
 import { sumPlan } from '@/core/practice/time/sums';
+import { storageProblem } from '@/storage/problems';
+import { correctLog } from '@/storage/sessions/sessions';
+import { toast, toastProblem } from '@/ui/toast/toast';
 
 /** "10 s less", "as planned". */
 function against(actualMs: number, plannedMs: number): string {
@@ -55,6 +59,7 @@ export function TimeSums({ session }: { session: Session }) {
           Held, with a reason: {holds.map((h) => `${clockDigits(h.toMs - h.fromMs)} ${h.why ?? ''}`).join('; ')}.
         </p>
       )}
+      <LongHolds session={session} />
       {choosingMs >= 1000 && (
         <p className="mt-3 text-quiet">
           Choosing pictures before it: {clockDigits(choosingMs)}
@@ -63,4 +68,35 @@ export function TimeSums({ session }: { session: Session }) {
       )}
     </>
   );
+}
+
+const HELD_WORDS = {
+  paused: 'paused',
+  asleep: 'while the machine was asleep',
+  closed: 'while Fox Minute was closed',
+  moved: 'while it moved to another tab',
+} as const;
+
+/** Holds so long that the machine's clock may have been wrong: they can be left out of the session. */
+function LongHolds({ session }: { session: Session }) {
+  const fail = (error: unknown): void => {
+    toastProblem(storageProblem(error));
+  };
+  const leaveOut = (hold: { fromMs: number; toMs: number }): void => {
+    correctLog(session.id, withoutHold(session, hold)).then(
+      () =>
+        toast('Left out of the session.', {
+          action: { label: 'Undo', onClick: () => void correctLog(session.id, session).catch(fail) },
+        }),
+      fail,
+    );
+  };
+  return doubtfulHolds(holdsOf(session)).map((hold) => (
+    <p key={hold.fromMs} className="mt-3">
+      {clockDigits(hold.toMs - hold.fromMs)} on hold, {HELD_WORDS[hold.reason]}. Wrong clock, or too long to count?{' '}
+      <button type="button" className="link-quiet py-1" onClick={() => leaveOut(hold)}>
+        Leave it out
+      </button>
+    </p>
+  ));
 }

@@ -93,12 +93,17 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
           shapes: Object.fromEntries(shapes),
         }),
       });
-      if (!response.ok) throw new Error(String(response.status));
+      if (!response.ok) {
+        setProblem(`${await response.text()} Your plan is safe.`);
+        return;
+      }
       download(await response.blob(), planFileName(recipe.title, 'pdf'));
       onClose();
-    } catch {
+    } catch (error) {
       setProblem(
-        'The sheet could not be made: Fox Minute itself is not running, only this page. Your plan is safe. Start it again, or print this page from the browser.',
+        error instanceof TypeError
+          ? 'The sheet could not be made: Fox Minute’s server isn’t running, only this page. Your plan is safe. Start the server, then try again.'
+          : storageProblem(error),
       );
     }
   };

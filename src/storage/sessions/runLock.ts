@@ -34,7 +34,11 @@ export function acquireRunLock(steal: boolean): Promise<RunLock | undefined> {
         resolve({ release, lost });
         await held;
       })
-      .catch(() => reportLost());
+      .catch(() => {
+        // Where the browser denies locks, as it may deny storage, no other tab can be told of this one: it runs on its own.
+        resolve({ release, lost: new Promise(() => undefined) });
+        reportLost();
+      });
   });
 }
 

@@ -92,6 +92,12 @@ export async function correctStart(id: string, startedAtMs: number): Promise<voi
   announce('sessions');
 }
 
+/** Replaces a finished session's log, corrected by the learner. */
+export async function correctLog(id: string, { log, lastSeenMs }: Pick<Session, 'log' | 'lastSeenMs'>): Promise<void> {
+  await change(id, ({ status }) => (status === 'running' ? undefined : { log, lastSeenMs }), 'strict');
+  announce('sessions');
+}
+
 export async function saveNote(id: string, note: string): Promise<void> {
   await change(id, () => ({ note }));
   announce('sessions');

@@ -8,6 +8,7 @@ import { holdLimitOf } from '@/core/practice/rules/holds';
 import { nextDurationStepMs, previousDurationStepMs } from '@/core/practice/time/durationSteps';
 import { expandPlan, type Laid, type Timeline } from '@/core/practice/time/timeline';
 import { createCueSchedule } from '@/ui/sound/cuePlayer';
+import { holdDatabase } from '@/storage/db';
 import { startClock, type Ticks } from '@/workers/clients';
 import { createListeners } from './listeners';
 import { createRunWriter } from './runWriter';
@@ -24,8 +25,19 @@ const BETWEEN_TICKS_MS = 2000;
 /** A cue is told to the screen up to this late; later it is past. */
 const TOLD_LATE_MS = 1000;
 
-export type Command =
-  'pause' | 'resume' | 'resume counted' | 'next' | 'back' | 'restart' | 'more' | 'less' | 'choose' | 'stop';
+export const COMMANDS = [
+  'pause',
+  'resume',
+  'resume counted',
+  'next',
+  'back',
+  'restart',
+  'more',
+  'less',
+  'choose',
+  'stop',
+] as const;
+export type Command = (typeof COMMANDS)[number];
 
 type Without<T, K extends string> = T extends unknown ? Omit<T, K> : never;
 /** What the learner tells the log without moving the session along. */
@@ -143,6 +155,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
   let over = false;
 
   const state = (): RunState => stateOnTimeline(timeline, log, clock.nowMs());
+  const letDatabaseGo = holdDatabase();
   const writer = createRunWriter(session, () => listeners.tell());
   const push = (...events: RunEvent[]): void => {
     log = [...log, ...events];
@@ -321,6 +334,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
       ticks.stop();
       cues.cancel();
       await writer.settled();
+      letDatabaseGo();
     },
   };
 }

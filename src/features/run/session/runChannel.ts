@@ -1,22 +1,41 @@
-import type { Cue } from '@/core/clock/cues';
-import type { RunEvent } from '@/core/clock/log';
+import * as z from 'zod/mini';
+import { type Cue, cueSchema } from '@/core/clock/cues';
+import { type RunEvent, runEventSchema, runLogSchema } from '@/core/clock/log';
 import { stateOnTimeline } from '@/core/clock/run';
 import type { Session } from '@/core/journal/session';
 import { expandPlan } from '@/core/practice/time/timeline';
-import type { Aids } from '@/features/run/stage/aids';
+import { type Aids, aidsSchema } from '@/features/run/stage/aids';
 import { createListeners } from './listeners';
-import { type Command, momentKey, type Run, type Said } from './controller';
+import { COMMANDS, momentKey, type Run, type Said } from './controller';
 
 const CHANNEL = 'fox-minute-run';
 const AGAIN_MS = 1000;
 
 /** What the window that runs the session tells the others, and they it. */
-type Message =
-  | { type: 'at'; sessionId: string; log: readonly RunEvent[]; nowMs: number; aids: Aids }
-  | { type: 'cue'; cue: Cue }
-  | { type: 'hello' }
-  | { type: 'command'; command: Command }
-  | { type: 'say'; said: Said };
+const messageSchema = z.discriminatedUnion('type', [
+  z.object({
+    type: z.literal('at'),
+    sessionId: z.string(),
+    log: runLogSchema,
+    nowMs: z.number(),
+    aids: aidsSchema,
+  }),
+  z.object({ type: z.literal('cue'), cue: cueSchema }),
+  z.object({ type: z.literal('hello') }),
+  z.object({ type: z.literal('command'), command: z.enum(COMMANDS) }),
+  // An event as it is logged, but for its time.
+  z.object({ type: z.literal('say'), said: z.looseObject({ type: z.string() }) }),
+]);
+type Message = z.infer<typeof messageSchema>;
+
+/** A message from another window; undefined for what a window of another version may say. */
+const readMessage = (data: unknown): Message | undefined => messageSchema.safeParse(data).data;
+
+/** What a window says for the log; undefined for what is no event. */
+function readSaid(said: unknown): Said | undefined {
+  const event = runEventSchema.safeParse({ ...(said as object), atMs: 0 }).data;
+  return event && (said as Said);
+}
 
 /**
  * Tell other windows where the session is: at every event, at every change of the aids, and once a second.
@@ -26,11 +45,15 @@ type Message =
 export function shareRun(sessionId: string, run: Run, aids: () => Aids): { tell: () => void; stop: () => void } {
   const channel = new BroadcastChannel(CHANNEL);
   const post = (message: Message): void => channel.postMessage(message);
-  const tell = (): void => post({ type: 'at', sessionId, log: run.log(), nowMs: run.nowMs(), aids: aids() });
-  channel.onmessage = ({ data }: MessageEvent<Message>) => {
-    if (data.type === 'hello') tell();
-    else if (data.type === 'command') run.command(data.command);
-    else if (data.type === 'say') run.say(data.said);
+  const tell = (): void => post({ type: 'at', sessionId, log: [...run.log()], nowMs: run.nowMs(), aids: aids() });
+  channel.onmessage = ({ data }: MessageEvent<unknown>) => {
+    const message = readMessage(data);
+    if (message?.type === 'hello') tell();
+    else if (message?.type === 'command') run.command(message.command);
+    else if (message?.type === 'say') {
+      const said = readSaid(message.said);
+      if (said) run.say(said);
+    }
   };
   const stops = [run.subscribe(tell), run.onCue((cue) => post({ type: 'cue', cue }))];
   const handle = setInterval(tell, AGAIN_MS);
@@ -72,13 +95,14 @@ export function followRun(session: Session): Follower {
   const post = (message: Message): void => channel.postMessage(message);
   const nowMs = (): number => Math.round(performance.now() + aheadMs);
   const state: Run['state'] = () => stateOnTimeline(timeline, log, nowMs());
-  channel.onmessage = ({ data }: MessageEvent<Message>) => {
-    if (data.type === 'cue') cueListeners.tell(data.cue);
-    if (data.type !== 'at' || data.sessionId !== session.id) return;
-    aheadMs = data.nowMs - performance.now();
+  channel.onmessage = ({ data }: MessageEvent<unknown>) => {
+    const message = readMessage(data);
+    if (message?.type === 'cue') cueListeners.tell(message.cue);
+    if (message?.type !== 'at' || message.sessionId !== session.id) return;
+    aheadMs = message.nowMs - performance.now();
     heardAtMs = performance.now();
-    log = data.log;
-    aids = data.aids;
+    log = message.log;
+    aids = message.aids;
     const key = momentKey(state());
     if (key === shown) return;
     shown = key;

@@ -1,3 +1,4 @@
+import * as z from 'zod/mini';
 import { type Exercise } from '@/core/practice/exercises/exercise';
 import { measuringLocked } from '@/core/practice/rules/measuring';
 import { EYE_LEVEL } from '@/core/seeing/perspectiveBox';
@@ -6,30 +7,32 @@ const VALUES = [0, 2, 3, 5] as const;
 const LIFTS = [0, 0.5, 1, 1.5] as const;
 const GRIDS = ['none', 'thirds', 'heads'] as const;
 
-/** What helps to see, on the picture and off again. */
-export interface Aids {
-  squint: boolean;
-  gray: boolean;
-  values: (typeof VALUES)[number];
+const share = z.number().check(z.minimum(0), z.maximum(1));
+/** What helps to see, on the picture and off again. Sent to the second window. */
+export const aidsSchema = z.object({
+  squint: z.boolean(),
+  gray: z.boolean(),
+  values: z.literal(VALUES),
   /** Where light and dark part, 0 to 1. */
-  threshold: number;
+  threshold: share,
   /** Brightness lift, stops. */
-  lift: (typeof LIFTS)[number];
-  mirrored: boolean;
-  upsideDown: boolean;
-  grid: (typeof GRIDS)[number];
+  lift: z.literal(LIFTS),
+  mirrored: z.boolean(),
+  upsideDown: z.boolean(),
+  grid: z.enum(GRIDS),
   /** Where the plumb line and the level cross, shares of the picture. */
-  plumb: readonly [x: number, y: number] | null;
+  plumb: z.nullable(z.readonly(z.tuple([share, share]))),
   /** Horizon of the room drawn into where there is no picture, 0 the top to 1 the bottom; null for no room. */
-  box: number | null;
-  envelope: boolean;
+  box: z.nullable(z.number()),
+  envelope: z.boolean(),
   /** The middle and the levels of the face. */
-  face: boolean;
+  face: z.boolean(),
   /** A dot runs along the edge at the pace of the clock. */
-  pace: boolean;
+  pace: z.boolean(),
   /** Put away by the learner's own wish. */
-  hidden: boolean;
-}
+  hidden: z.boolean(),
+});
+export type Aids = z.infer<typeof aidsSchema>;
 export const NO_AIDS: Aids = {
   squint: false,
   gray: false,
