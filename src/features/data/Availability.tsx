@@ -1,9 +1,7 @@
 'use client';
 import { useSyncExternalStore } from 'react';
 import { availability, forgetWhenClosed, onAvailability } from '@/storage/availability';
-import { announce } from '@/storage/changes';
 import { closeDb } from '@/storage/db';
-import { STORES } from '@/storage/stores';
 
 /** Says when this browser keeps nothing, and offers to draw without keeping when it does not answer. */
 export function Availability() {
@@ -23,10 +21,7 @@ export function Availability() {
             onClick={() => {
               closeDb(true)
                 .then(forgetWhenClosed)
-                .then(
-                  () => announce(...STORES),
-                  () => undefined,
-                );
+                .catch(() => undefined);
             }}
           >
             draw now without keeping anything

@@ -1,5 +1,6 @@
 'use client';
 import { type DependencyList, useCallback, useEffect, useState } from 'react';
+import { onAvailability } from '@/storage/availability';
 import { onChange } from '@/storage/changes';
 import type { Store } from '@/storage/stores';
 import { storageProblem } from '@/storage/problems';
@@ -66,9 +67,12 @@ export function useStored<T>(load: () => Promise<T>, stores: readonly Store[], d
     const stop = onChange((store) => {
       if (storeKey.split(' ').includes(store)) read();
     });
+    // What could not be read is asked for again where memory takes the place of storage.
+    const stopAvailability = onAvailability(read);
     return () => {
       current = false;
       stop();
+      stopAvailability();
     };
   }, [loading, storeKey]);
   return answer.to === loading ? answer : UNANSWERED;
