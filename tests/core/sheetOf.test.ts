@@ -175,7 +175,7 @@ describe('sheets as pages', () => {
   const session = { id: 'abc', startedAtMs: 1000 };
   it('hold the session’s drawings, each where it is', () => {
     const strokes = [made(0), made(1, { sheet: 1, drawing: '9:9' }), made(2, { sheet: 2, drawing: '0:0~again' })];
-    const sheets = sheetsDrawn(strokes, ['0:0']);
+    const sheets = sheetsDrawn(strokes, ['0:0', '0:0~again']);
     expect(sheets.map(({ sheet }) => sheet)).toEqual([0, 2]);
     const { page, perMm } = sheetAsPage(session, plan, sheets[0]);
     expect(pageSchema.parse(page)).toEqual(page);
@@ -188,8 +188,8 @@ describe('sheets as pages', () => {
     expect(box.x * 297).toBeCloseTo(46, 1);
     expect((box.x + box.width) * 297).toBeCloseTo(154, 1);
     expect((box.y + box.height) * 420).toBeCloseTo(204, 1);
-    // From memory, drawn once more: the same drawing of the session.
-    expect(sheetAsPage(session, plan, sheets[1]).page.sheet!.drawings[0].drawing).toBe('0:0');
+    // Drawn once more, from memory: a drawing of its own.
+    expect(sheetAsPage(session, plan, sheets[1]).page.sheet!.drawings[0].drawing).toBe('0:0~again');
   });
   it('lie as their strokes say', () => {
     const [drawn] = sheetsDrawn([made(0, { lying: true })], ['0:0']);

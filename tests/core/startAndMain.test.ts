@@ -68,7 +68,7 @@ describe('a main piece', () => {
   it('is told apart from its warm-up, and both together', () => {
     const session = drawn(['flowing-gesture', 360_000], ['main-piece', 2_400_000]);
     expect(mainPieceApart(session)).toEqual({ warmUpMs: 360_000, mainMs: 2_400_000 });
-    expect(mainPieceWords(session)).toBe('Warm-up 6:00, main piece 40:00, together 46:00.');
+    expect(mainPieceWords(session)).toBe('Warm-up 6:00, main piece 40:00.');
   });
   it('is not spoken of where there was none, or nothing before it', () => {
     expect(mainPieceWords(drawn(['flowing-gesture', 360_000]))).toBeUndefined();

@@ -95,7 +95,7 @@ describe('after a session', () => {
   });
   it('proposes the other hand after a long one with the usual hand alone', () => {
     expect(textOf(reflect(sessionOf(planOf(poses(8, 20_000)), [], { usualHand: 'left' })))).toContain(
-      'All of it with the left hand.',
+      'You drew all of it with your left hand.',
     );
     expect(textOf(reflect(sessionOf(planOf(poses(7, 20_000)))))).not.toContain('All of it with');
   });

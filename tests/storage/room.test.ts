@@ -33,7 +33,10 @@ describe('the room', () => {
     expect(await loadRoom()).toEqual(PLAIN_ROOM);
   });
   it('puts the drawing hand on record with each session', async () => {
+    // A hand that nobody said is no fact.
+    expect((await startSession(planOf(poses(1)))).usualHand).toBeUndefined();
     await changeRoom({ hand: 'left' });
+    await saveSetting('handSaid', true);
     const { id } = await startSession(planOf(poses(1)));
     expect((await loadSession(id))?.usualHand).toBe('left');
   });

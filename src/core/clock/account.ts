@@ -18,7 +18,7 @@ export interface RunAccount {
   wallMs: number;
   /** Part of drawingMs that went into pages of lines. */
   linesMs: number;
-  /** Drawings made: each pose drawn on for at least MIN_DRAWING_MS, once, and each copy of one. */
+  /** Drawings made: each worked on for at least MIN_DRAWING_MS, once, both of a pair, and each copy of one. */
   drawings: number;
   linePages: number;
   peeks: number;
@@ -62,7 +62,7 @@ export function pieceKeys(plan: Plan, { segments }: Laid, visits: readonly Visit
     if (!isDrawingTime(segment.kind)) return undefined;
     if (segment.kind === 'page') return `page ${String(segmentIndex)}`;
     const drawing = drawingKey(plan, segment);
-    if (segment.kind === 'draw' && extra === 'one more') copies.set(drawing, (copies.get(drawing) ?? 0) + 1);
+    if (extra === 'one more') copies.set(drawing, (copies.get(drawing) ?? 0) + 1);
     return `${drawing} ${String(copies.get(drawing) ?? 0)}`;
   });
 }
@@ -102,7 +102,7 @@ export function accountRun(plan: Plan, log: readonly RunEvent[], nowMs: number):
     if (kind === 'page') account.linesMs += spent;
     if (kind === 'page' && visit.ended === 'next') account.linePages++;
     const piece = keys[i];
-    if (kind === 'draw' && piece) drawnMs.set(piece, (drawnMs.get(piece) ?? 0) + spent);
+    if (kind !== 'page' && piece) drawnMs.set(piece, (drawnMs.get(piece) ?? 0) + spent);
     if (visit.extra) account.extraMs += spent;
   }
   account.drawings = [...drawnMs.values()].filter((ms) => ms >= MIN_DRAWING_MS).length;
@@ -115,5 +115,6 @@ const SIX = ['preparingMs', 'lookingMs', 'drawingMs', 'changingMs', 'restingMs',
 export function inWholeSeconds(account: RunAccount): RunAccount {
   const seconds = wholeSeconds(SIX.map((name) => account[name]));
   const shown = Object.fromEntries(SIX.map((name, i) => [name, seconds[i] * 1000]));
-  return { ...account, ...shown, wallMs: seconds.reduce((a, b) => a + b, 0) * 1000 };
+  const linesMs = Math.min(Math.round(account.linesMs / 1000) * 1000, seconds[SIX.indexOf('drawingMs')] * 1000);
+  return { ...account, ...shown, linesMs, wallMs: seconds.reduce((a, b) => a + b, 0) * 1000 };
 }

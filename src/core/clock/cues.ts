@@ -8,6 +8,7 @@ import type { Plan } from '../practice/plan/schema';
 import type { Segment, Timeline } from '../practice/time/timeline';
 import { indexAfter, potAt } from './pot';
 import { lengthOf } from './replay';
+import { stagedMs } from './stagesAt';
 import type { RunState } from './run';
 
 export const CUE_KINDS = ['start', 'look', 'warning', 'stage', 'beat', 'reminder', 'change', 'rest', 'end'] as const;
@@ -90,6 +91,8 @@ function insideCues(
   plan: Plan,
   segment: Segment,
   lengthMs: number,
+  /** The length that stages and beats are laid over, and whether there are stages. */
+  staged: { ms: number; stages: boolean },
   choices: CueChoices,
   wholeInMs: number | undefined,
 ): [kind: CueKind, at: number][] {
@@ -97,10 +100,11 @@ function insideCues(
   if (segment.kind !== 'draw' || !exercise || segment.open) return [];
   const { pace, gaze } = exercise.rule;
   const marks = mostMarks(exercise.rule);
-  const beats = choices.beats && marks !== undefined ? markBeats(lengthMs, marks) : [];
+  const beats = choices.beats && marks !== undefined ? markBeats(staged.ms, marks) : [];
   // What the learner said themselves needs no cue.
   const told = wholeInMs !== undefined && waitsForWhole(plan, segment);
-  const stages = choices.stages && !told ? stageAt(poseStages(plan, segment, lengthMs), 0).startsMs : [];
+  const stages =
+    choices.stages && staged.stages && !told ? stageAt(poseStages(plan, segment, staged.ms), 0).startsMs : [];
   const blind = gaze === 'only on the reference' || gaze === 'eyes closed';
   const everyMs = pace === 'slow' ? PACE_REMINDER_MS : blind ? 0 : choices.lookBackMs;
   const reminders =
@@ -162,8 +166,11 @@ export function upcomingCues(
     if (holdMs !== undefined && (segment.open || segment.overMs > 0 || lengthMs > holdMs))
       put('rest', fromMs + holdMs, ':hold');
     if (segment.open) break;
-    const wholeInMs = i === state.segmentIndex ? visit.wholeInMs : undefined;
-    for (const [kind, at] of insideCues(plan, segment, lengthMs, choices, wholeInMs)) put(kind, fromMs + at, `:${at}`);
+    const isNow = i === state.segmentIndex;
+    const wholeInMs = isNow ? visit.wholeInMs : undefined;
+    const staged = { ms: isNow ? stagedMs(timeline, state) : lengthMs, stages: !isNow || visit.extra !== 'more time' };
+    for (const [kind, at] of insideCues(plan, segment, lengthMs, staged, choices, wholeInMs))
+      put(kind, fromMs + at, `:${at}`);
     const warning = warningIn(plan, segment, lengthMs);
     if (warning !== undefined) put('warning', fromMs + lengthMs - warning, `:${lengthMs}`);
     const dueMs = fromMs + lengthMs;

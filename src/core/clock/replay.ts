@@ -164,7 +164,11 @@ function apply(r: Replay, event: RunEvent): void {
     enter(r, 0, atMs);
     return;
   }
-  if (r.phase === 'ready' || r.phase === 'done') return;
+  if (r.phase === 'ready') return;
+  if (r.phase === 'done') {
+    noteDrawing(r, event);
+    return;
+  }
   bookHold(r, atMs);
   endHold(r, atMs);
   switch (event.type) {
@@ -238,15 +242,9 @@ function apply(r: Replay, event: RunEvent): void {
     case 'marks':
     case 'missing':
     case 'focalKept':
-    case 'line': {
-      const drawn = r.visits.findLast((v) => r.timeline.segments[v.segmentIndex].kind === 'draw');
-      if (drawn && event.type === 'whole') drawn.whole = event.down;
-      if (drawn && event.type === 'focalKept') drawn.focalKept = event.kept;
-      if (drawn && event.type === 'line') drawn.line = event.line;
-      if (drawn && event.type === 'marks') drawn.marks = event.count;
-      if (drawn && event.type === 'missing') drawn.missing = event.elements;
+    case 'line':
+      noteDrawing(r, event);
       break;
-    }
     case 'choose':
       choose(r);
       break;
@@ -254,6 +252,17 @@ function apply(r: Replay, event: RunEvent): void {
       leave(r, atMs, 'stop');
       r.phase = 'done';
   }
+}
+
+/** Notes what the learner says of the drawing made last: between two poses, and after the session for the last one. */
+function noteDrawing(r: Replay, event: RunEvent): void {
+  const drawn = r.visits.findLast((v) => r.timeline.segments[v.segmentIndex].kind === 'draw');
+  if (!drawn) return;
+  if (event.type === 'whole') drawn.whole = event.down;
+  else if (event.type === 'focalKept') drawn.focalKept = event.kept;
+  else if (event.type === 'line') drawn.line = event.line;
+  else if (event.type === 'marks') drawn.marks = event.count;
+  else if (event.type === 'missing') drawn.missing = event.elements;
 }
 
 /** The whole figure is in, the first time that it is said in a drawing: so it is down. */

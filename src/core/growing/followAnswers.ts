@@ -1,7 +1,8 @@
 import type { PosesRecipe, Recipe } from '../practice/plan/recipe';
 import { clamp } from '../clamp';
 import { exerciseById } from '../practice/exercises';
-import { nextStepMs, type WholeAnswer } from './workingTime';
+import { nextStepMs } from '../practice/time/staircase';
+import type { WholeAnswer } from './workingTime';
 
 /**
  * A recipe whose blocks that follow the answers have the length that is to be tried next: a step shorter after two whole figures running,

@@ -11,9 +11,10 @@ export function hoursWords(ms: number): string {
   return spokenDuration(Math.floor(ms / unit) * unit);
 }
 
-/** All there is, as a plain fact: "412 drawings in 31 hours 20 minutes, over 43 sessions since September 3, 2026." */
+/** All there is, as a plain fact: "412 drawings in 31 hours 20 minutes and 2 hours of other lines, over 43 sessions since September 3, 2026." */
 export function lifetimeWords(pieces: readonly Piece[], sessions: readonly Pick<Session, 'startedAtMs'>[]): string {
-  const { drawings, spentMs } = total(pieces);
+  const { drawings, spentMs } = total(pieces.filter(({ drawing }) => drawing));
+  const otherMs = total(pieces).spentMs - spentMs;
   const sinceMs = sessions.reduce((least, { startedAtMs }) => Math.min(least, startedAtMs), Infinity);
-  return `${counted(drawings, 'drawing')} in ${hoursWords(spentMs)}, over ${counted(sessions.length, 'session')} since ${fullDate(sinceMs)}.`;
+  return `${counted(drawings, 'drawing')} in ${hoursWords(spentMs)}${otherMs >= 60_000 ? `, plus ${hoursWords(otherMs)} of line pages and poses passed over` : ''}, over ${counted(sessions.length, 'session')} since ${fullDate(sinceMs)}.`;
 }

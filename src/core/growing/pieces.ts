@@ -25,7 +25,7 @@ export interface Piece {
   referenceId: string | null;
   /** Made while explaining to others: it says nothing of the learner's own pace. */
   audience?: boolean;
-  /** Whether the whole figure was down, as it was said last, and of how much time that was said: planned and taken, ms. */
+  /** Whether the whole figure was down, as it was said last; the length planned, and the time until it was whole or the drawing ended, ms. */
   whole?: { exerciseId: string; down: boolean; lengthMs: number; spentMs: number };
 }
 
@@ -45,8 +45,8 @@ export function handOf(usual: Session['usualHand'], other: boolean): Hand {
  * drawings as the account says.
  */
 export function piecesOf(session: Session): Piece[] {
-  const { id, plan, startedAtMs, usualHand } = session;
-  const { timeline, visits } = replayOf(session);
+  const { id, startedAtMs, usualHand } = session;
+  const { plan, timeline, visits } = replayOf(session);
   const keys = pieceKeys(plan, timeline, visits);
   const pieces = new Map<string, Piece>();
   const begun = (segment: Segment): Piece => {
@@ -67,14 +67,13 @@ export function piecesOf(session: Session): Piece[] {
       referenceId: referenceOf(plan, segment),
     };
   };
-  /** Time of each in drawing it, without drawing it again: only that makes it a drawing. */
   const drawnMs = new Map<string, number>();
   for (const [i, visit] of visits.entries()) {
     const key = keys[i];
     if (key === undefined) continue;
     const segment = timeline.segments[visit.segmentIndex];
     const spentMs = visitSpentMs(visit);
-    if (segment.kind === 'draw') drawnMs.set(key, (drawnMs.get(key) ?? 0) + spentMs);
+    if (segment.kind !== 'page') drawnMs.set(key, (drawnMs.get(key) ?? 0) + spentMs);
     const piece = pieces.get(key) ?? begun(segment);
     const exerciseId = poseExercise(plan, segment)?.id;
     pieces.set(key, {
@@ -82,7 +81,9 @@ export function piecesOf(session: Session): Piece[] {
       spentMs: piece.spentMs + spentMs,
       drawing: (drawnMs.get(key) ?? 0) >= MIN_DRAWING_MS,
       ...(visit.whole !== undefined &&
-        exerciseId && { whole: { exerciseId, down: visit.whole, lengthMs: visit.lengthMs, spentMs } }),
+        exerciseId && {
+          whole: { exerciseId, down: visit.whole, lengthMs: visit.lengthMs, spentMs: visit.wholeInMs ?? spentMs },
+        }),
     });
   }
   return [...pieces.values()];

@@ -4,7 +4,7 @@ import { type Piece, piecesOf } from './pieces';
 import { clamp } from '../clamp';
 import { durationWords } from '../practice/time/duration';
 import { moreOf } from '../words';
-import { nextDurationStepMs, previousDurationStepMs } from '../practice/time/durationSteps';
+import { nextStepMs } from '../practice/time/staircase';
 
 /** What was said of one drawing: whether the whole figure was down when its time was over. */
 export interface WholeAnswer {
@@ -76,19 +76,6 @@ export function workingTime(answers: readonly Pick<WholeAnswer, 'spentMs' | 'dow
   return { ms: quantile(0.5), lowMs: quantile(0.05), highMs: quantile(0.95) };
 }
 
-/**
- * What length to try next: two yeses in a row at one length, the next shorter step; one no, the next longer; else the same again.
- * Source: H. Levitt, "Transformed up-down methods in psychoacoustics", J. Acoust. Soc. Am. 49, 1971: it settles where 70.7 % are yes.
- * @returns Milliseconds; undefined where nothing was said.
- */
-export function nextStepMs(answers: readonly Pick<WholeAnswer, 'lengthMs' | 'down'>[]): number | undefined {
-  const last = answers.at(-1);
-  if (!last) return undefined;
-  if (!last.down) return nextDurationStepMs(last.lengthMs);
-  const before = answers.at(-2);
-  return before?.down && before.lengthMs === last.lengthMs ? previousDurationStepMs(last.lengthMs) : last.lengthMs;
-}
-
 /** Every answer by exercise, oldest first; what was drawn while explaining to others is left out. */
 export function wholeAnswers(pieces: readonly Piece[]): Map<string, { name: string; answers: WholeAnswer[] }> {
   const found = new Map<string, { name: string; answers: WholeAnswer[] }>();
@@ -135,5 +122,8 @@ export function workingTimeWords(answers: readonly WholeAnswer[], found: Working
     : missing > 0
       ? `too few answers to tell: ${moreOf(missing, 'answer')} would do`
       : 'longer than what was tried: the whole figure was never down';
-  return next === undefined ? told : `${told}. To try next: ${durationWords(next)}`;
+  // The same length again is no news.
+  return next === undefined || next === answers.at(-1)?.lengthMs
+    ? told
+    : `${told}. To try next: ${durationWords(next)}`;
 }

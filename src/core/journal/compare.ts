@@ -1,7 +1,9 @@
 import { visitSpentMs } from '../clock/account';
 import { stateOnTimeline } from '../clock/run';
 import { clockDigits } from '../practice/time/duration';
-import { expandPlan, type Segment } from '../practice/time/timeline';
+import { expandPlan, type Laid, type Segment, segmentMs, type Timeline } from '../practice/time/timeline';
+import type { Plan } from '../practice/plan/schema';
+import type { Visit } from '../clock/visit';
 import { counted, listPhrases } from '../words';
 import type { Session } from './session';
 
@@ -10,17 +12,13 @@ const LEAST_MS = 1000;
 
 const summed = (lengthsMs: readonly number[]): number => lengthsMs.reduce((sum, ms) => sum + ms, 0);
 
-/** How the session differed from its plan, as sentences: overall first, then what made the difference. */
-export function compareToPlan({ plan, log, lastSeenMs }: Session): string {
-  const timeline = expandPlan(plan);
-  const { visits, completed } = stateOnTimeline(timeline, log, lastSeenMs);
-  if (visits.length === 0) return 'Nothing was drawn.';
-  const wallMs = visits[visits.length - 1].endMs - visits[0].startMs;
-  const heldMs = visits.reduce((sum, v) => sum + v.heldMs, 0);
-  const extraMs = visits.filter((v) => v.extra).reduce((sum, v) => sum + visitSpentMs(v), 0);
-  const reached = new Set(visits.map((v) => v.segmentIndex));
-  const drawings = timeline.segments.flatMap((s, i) => (s.kind === 'draw' ? [i] : []));
-  const missed = drawings.filter((i) => !reached.has(i)).length;
+/** Seconds as they are shown: what reads the same is the same. */
+const secondsOf = (ms: number): number => Math.round(ms / 1000);
+
+/** What made the difference to the plan, in phrases. */
+function differences(plan: Plan, { segments }: Laid, visits: readonly Visit[]): string[] {
+  const heldMs = summed(visits.map((v) => v.heldMs));
+  const extraMs = summed(visits.flatMap((v) => (v.extra ? [visitSpentMs(v)] : [])));
   const isOdd = ({ blockIndex, poseIndex }: Segment): boolean => {
     const block = plan.blocks[blockIndex];
     return block.kind === 'poses' && block.poses[poseIndex]?.odd === true;
@@ -30,28 +28,53 @@ export function compareToPlan({ plan, log, lastSeenMs }: Session): string {
   const over: number[] = [];
   let oddSkipped = false;
   for (const visit of visits) {
-    const segment = timeline.segments[visit.segmentIndex];
-    if (segment.kind !== 'draw' || segment.open || segment.potMs !== undefined || visit.ended === 'stop') continue;
+    const segment = segments[visit.segmentIndex];
+    if (segment.kind !== 'draw' || segment.open || segment.potMs !== undefined) continue;
     const offMs = visitSpentMs(visit) - visit.lengthMs;
     if (offMs >= LEAST_MS) over.push(offMs);
-    if (visit.ended !== 'next' || offMs > -LEAST_MS) continue;
+    // Time added by going back need not be used up.
+    if (visit.ended !== 'next' || visit.extra === 'more time' || offMs > -LEAST_MS) continue;
     if (isOdd(segment)) oddSkipped = true;
     else early.push(-offMs);
   }
-  const parts: string[] = [];
-  if (heldMs >= 1000) parts.push(`${clockDigits(heldMs)} on hold`);
-  if (extraMs >= 1000) parts.push(`${clockDigits(extraMs)} more on poses you went back to`);
-  if (early.length > 0) parts.push(`${counted(early.length, 'pose')} ended early, by ${clockDigits(summed(early))}`);
-  if (over.length > 0) parts.push(`${counted(over.length, 'pose')} run over, by ${clockDigits(summed(over))}`);
-  if (oddSkipped) parts.push('the odd one out skipped');
+  return [
+    ...(heldMs >= 1000 ? [`${clockDigits(heldMs)} on hold`] : []),
+    ...(extraMs >= 1000 ? [`${clockDigits(extraMs)} more on poses you went back to`] : []),
+    ...(early.length > 0 ? [`${counted(early.length, 'pose')} ended early, by ${clockDigits(summed(early))}`] : []),
+    ...(over.length > 0 ? [`${counted(over.length, 'pose')} run over, by ${clockDigits(summed(over))}`] : []),
+    ...(oddSkipped ? ['the odd one out skipped'] : []),
+  ];
+}
+
+/** What was planned, with open drawings at the time they took: they have no planned time of their own. */
+function plannedMs({ segments, totalMs }: Timeline, visits: readonly Visit[]): number {
+  const open = visits.filter((v) => segments[v.segmentIndex].open && segments[v.segmentIndex].kind === 'draw');
+  const reached = new Set(open.map((v) => v.segmentIndex));
+  const spent = summed(open.map(visitSpentMs));
+  return totalMs + spent - summed([...reached].map((i) => segmentMs(segments[i])));
+}
+
+/** How the session differed from its plan, as sentences: overall first, then what made the difference. */
+export function compareToPlan({ plan, log, lastSeenMs }: Session): string {
+  const timeline = expandPlan(plan);
+  const { visits, completed } = stateOnTimeline(timeline, log, lastSeenMs);
+  if (visits.length === 0) return 'Nothing was drawn.';
+  const wallMs = visits[visits.length - 1].endMs - visits[0].startMs;
+  const parts = differences(plan, timeline, visits);
   const because = parts.length > 0 ? `, with ${listPhrases(parts)}` : '';
-  const difference = wallMs - timeline.totalMs;
-  if (!completed)
-    return `You stopped after ${clockDigits(wallMs)}${wallMs <= timeline.totalMs ? ` of ${clockDigits(timeline.totalMs)}` : `, planned for ${clockDigits(timeline.totalMs)}`}${because}; ${
+  const totalMs = plannedMs(timeline, visits);
+  if (!completed) {
+    const reached = new Set(visits.map((v) => v.segmentIndex));
+    const drawings = timeline.segments.flatMap((s, i) => (s.kind === 'draw' ? [i] : []));
+    const missed = drawings.filter((i) => !reached.has(i)).length;
+    const rest =
       missed === 0
         ? 'every pose was reached'
-        : `${missed} of ${counted(drawings.length, 'pose')} ${missed === 1 ? 'is' : 'are'} left for another day`
-    }.`;
-  if (Math.abs(difference) < 1000) return `As planned, to the second${because}.`;
-  return `You took ${clockDigits(Math.abs(difference))} ${difference > 0 ? 'more' : 'less'} than planned${because}.`;
+        : `${missed} of ${counted(drawings.length, 'pose')} ${missed === 1 ? 'is' : 'are'} left for another day`;
+    const against = `${wallMs <= totalMs ? ' of' : ', planned for'} ${clockDigits(totalMs)}`;
+    return `You stopped after ${clockDigits(wallMs)}${against}${because}; ${rest}.`;
+  }
+  const difference = secondsOf(wallMs) - secondsOf(totalMs);
+  if (difference === 0) return `As planned, to the second${because}.`;
+  return `You took ${clockDigits(Math.abs(difference) * 1000)} ${difference > 0 ? 'more' : 'less'} than planned${because}.`;
 }

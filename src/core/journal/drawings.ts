@@ -1,9 +1,9 @@
-import { MIN_DRAWING_MS, visitSpentMs } from '../clock/account';
+import { MIN_DRAWING_MS, pieceKeys, visitSpentMs } from '../clock/account';
 import type { Visit } from '../clock/visit';
 import type { Exercise } from '../practice/exercises/exercise';
 import { poseExercise, poseIn } from '../practice/rules/poseExercise';
 import { drawingKey } from '../practice/rules/holds';
-import { referenceOf } from '../practice/rules/showsReference';
+import { isDrawing, referenceOf } from '../practice/rules/showsReference';
 import type { Plan } from '../practice/plan/schema';
 import type { Laid } from '../practice/time/timeline';
 import { replayOf } from './replay';
@@ -15,6 +15,8 @@ export interface Drawing {
   segmentIndex: number;
   /** Stays at the same drawing have the same: at one pose, or at all holds of it. */
   drawing: string;
+  /** The same, but for copies: each is a piece of its own, as the account counts them. */
+  piece: string;
   exercise: Exercise;
   /** What it was drawn from; null for nothing. */
   referenceId: string | null;
@@ -46,13 +48,14 @@ function putOnPictures(
 
 /** Every stay at a drawing in a session, in order, however short. */
 function staysOf(session: Session): Drawing[] {
-  const { plan } = session;
-  const { timeline, visits } = replayOf(session);
+  const { plan, timeline, visits } = replayOf(session);
   const put = putOnPictures(plan, timeline, visits);
-  return visits.flatMap((visit): Drawing[] => {
+  const pieces = pieceKeys(plan, timeline, visits);
+  return visits.flatMap((visit, i): Drawing[] => {
     const segment = timeline.segments[visit.segmentIndex];
-    const exercise = segment.kind === 'draw' ? poseExercise(plan, segment) : undefined;
-    if (!exercise) return [];
+    const exercise = isDrawing(segment) ? poseExercise(plan, segment) : undefined;
+    const piece = pieces[i];
+    if (!exercise || piece === undefined) return [];
     const { segmentIndex } = visit;
     const { label, leftOut } = poseIn(plan, segment) ?? {};
     const referenceId = referenceOf(plan, segment);
@@ -61,6 +64,7 @@ function staysOf(session: Session): Drawing[] {
       {
         segmentIndex,
         drawing,
+        piece,
         ...put.get(drawing),
         exercise,
         referenceId,

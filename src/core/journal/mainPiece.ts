@@ -1,23 +1,34 @@
+import { visitSpentMs } from '../clock/account';
 import { clockDigits } from '../practice/time/duration';
-import { inWholeSeconds } from '../clock/account';
-import { drawingsOf } from './drawings';
-import { accountSession } from './sessionAccount';
+import { poseExercise } from '../practice/rules/poseExercise';
+import type { SegmentKind } from '../practice/time/timeline';
+import { replayOf } from './replay';
 import type { Session } from './session';
 
-/** Drawing time before a main piece and on it, whole seconds in milliseconds; undefined where there was none. */
+/** What warms up: the body, lines, and drawings before the main piece. */
+const WARMS_UP: readonly SegmentKind[] = ['body', 'page', 'draw', 'drawAgain'];
+
+/** Time spent warming up before a main piece and drawing on it, whole seconds in milliseconds; undefined where there was none. */
 export function mainPieceApart(session: Session): { warmUpMs: number; mainMs: number } | undefined {
-  const spent = drawingsOf(session)
-    .filter(({ exercise }) => exercise.form?.mainPiece)
-    .reduce((sum, { spentMs }) => sum + spentMs, 0);
-  if (spent === 0) return undefined;
-  const mainMs = Math.round(spent / 1000) * 1000;
-  return { warmUpMs: Math.max(0, inWholeSeconds(accountSession(session)).drawingMs - mainMs), mainMs };
+  const { plan, timeline, visits } = replayOf(session);
+  const isMain = visits.map(
+    ({ segmentIndex }) =>
+      timeline.segments[segmentIndex].kind === 'draw' &&
+      poseExercise(plan, timeline.segments[segmentIndex])?.form?.mainPiece === true,
+  );
+  const first = isMain.indexOf(true);
+  if (first === -1) return undefined;
+  const spent = (counts: (i: number) => boolean): number =>
+    Math.round(visits.reduce((sum, visit, i) => sum + (counts(i) ? visitSpentMs(visit) : 0), 0) / 1000) * 1000;
+  return {
+    warmUpMs: spent((i) => i < first && WARMS_UP.includes(timeline.segments[visits[i].segmentIndex].kind)),
+    mainMs: spent((i) => isMain[i]),
+  };
 }
 
-/** "Warm-up 6:00, main piece 40:00, together 46:00." */
+/** "Warm-up 6:00, main piece 40:00." */
 export const mainPieceWords = (session: Session): string | undefined => {
   const apart = mainPieceApart(session);
   if (!apart || apart.warmUpMs === 0) return undefined;
-  const { warmUpMs, mainMs } = apart;
-  return `Warm-up ${clockDigits(warmUpMs)}, main piece ${clockDigits(mainMs)}, together ${clockDigits(warmUpMs + mainMs)}.`;
+  return `Warm-up ${clockDigits(apart.warmUpMs)}, main piece ${clockDigits(apart.mainMs)}.`;
 };

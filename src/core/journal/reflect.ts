@@ -44,7 +44,7 @@ export function questionsOf(session: Session): ExerciseQuestions[] {
     const peeks = drawn.flatMap((d) => d.visit.peeks);
     return {
       exercise,
-      drawings: drawn.length,
+      drawings: new Set(drawn.map((d) => d.piece)).size,
       referenceIds: [...new Set(drawn.flatMap((d) => d.referenceId ?? []))],
       longestMs: Math.max(...drawn.map((d) => d.spentMs)),
       marks,

@@ -17,8 +17,11 @@ export function usualTimes(sessions: readonly Session[]): Map<string, number> {
   const spent = new Map<string, number[]>();
   for (const session of sessions) {
     if (session.plan.audience) continue;
-    for (const { exercise, spentMs } of drawingsOf(session))
+    for (const { exercise, spentMs, visit } of drawingsOf(session)) {
+      // An attempt that was started over says nothing of how long a drawing takes.
+      if (visit.ended === 'restart') continue;
       spent.set(exercise.id, [...(spent.get(exercise.id) ?? []), spentMs]);
+    }
   }
   return new Map(
     [...spent].flatMap(([id, list]): [string, number][] => {

@@ -43,14 +43,6 @@ export interface SheetPlace {
   atMs: number;
 }
 
-/** Drawn in the second part of a memory exercise, a drawing is another than the one it repeats. */
-const AGAIN = '~again';
-const keyOf = (plan: Plan, segment: Segment): string =>
-  `${drawingKey(plan, segment)}${segment.kind === 'drawAgain' ? AGAIN : ''}`;
-
-/** The drawing of the session that a drawing on a sheet belongs to. */
-export const sessionDrawing = (drawing: string): string => drawing.replace(AGAIN, '');
-
 const BEGUN_ANEW: readonly Visit['extra'][] = ['again', 'one more'];
 
 /** Where strokes made now belong; undefined while nothing is drawn. */
@@ -58,10 +50,10 @@ export function sheetPlace(plan: Plan, segments: readonly Segment[], state: RunS
   const visit = state.visits.at(-1);
   const segment = visit && segments[visit.segmentIndex];
   if (!segment || state.phase === 'done' || !isOnSheet(segment)) return undefined;
-  const drawing = keyOf(plan, segment);
+  const drawing = drawingKey(plan, segment);
   const stays = state.visits.filter(({ segmentIndex }) => {
     const other = segments[segmentIndex];
-    return isOnSheet(other) && keyOf(plan, other) === drawing;
+    return isOnSheet(other) && drawingKey(plan, other) === drawing;
   });
   const begun = Math.max(
     0,

@@ -4,7 +4,7 @@ import type { Page, Session } from '../journal/session';
 import { clamp } from '../clamp';
 import type { Plan } from '../practice/plan/schema';
 import { type InkStroke, type Mark, markOf } from './inkStroke';
-import { isLying, sessionDrawing, sheetSizeMm, strokesOnSheet } from './sheetOf';
+import { isLying, sheetSizeMm, strokesOnSheet } from './sheetOf';
 
 /** A sheet of a session that was drawn on the screen, and what is seen of it. */
 export interface DrawnSheet {
@@ -17,7 +17,7 @@ export function sheetsDrawn(strokes: readonly InkStroke[], drawings: readonly st
   const numbers = [...new Set(strokes.map(({ sheet }) => sheet))].sort((a, b) => a - b);
   return numbers
     .map((sheet) => ({ sheet, strokes: strokesOnSheet(strokes, sheet) }))
-    .filter((one) => one.strokes.some((s) => s.tool !== 'eraser' && drawings.includes(sessionDrawing(s.drawing))));
+    .filter((one) => one.strokes.some((s) => s.tool !== 'eraser' && drawings.includes(s.drawing)));
 }
 
 /** Around a drawing so much of the sheet is its own, millimeters. */
@@ -29,7 +29,7 @@ function boxesOf(strokes: readonly InkStroke[], widthMm: number, heightMm: numbe
   const drawn = new Map<string, Mark[]>();
   for (const stroke of strokes) {
     if (stroke.tool === 'eraser') continue;
-    const of = sessionDrawing(stroke.drawing);
+    const of = stroke.drawing;
     drawn.set(of, [...(drawn.get(of) ?? []), markOf(stroke)]);
   }
   return [...drawn].slice(0, MOST_DRAWINGS).flatMap(([drawing, marks]): SheetDrawing[] => {

@@ -5,6 +5,7 @@ import { useMemo } from 'react';
 import { poseRecord } from '@/core/journal/poseRecord';
 import { type Drawing, posesDrawn } from '@/core/journal/drawings';
 import type { Session } from '@/core/journal/session';
+import { toolsWords } from '@/core/journal/toolsWords';
 import { linePagesOf } from '@/core/journal/linePages';
 import { linesAndTones } from '@/core/journal/lineAndTone';
 import { clockDigits, durationWords } from '@/core/practice/time/duration';
@@ -17,15 +18,17 @@ export function DrawnRow({ session }: { session: Session }) {
   const drawn = useMemo(() => posesDrawn(session), [session]);
   const pages = useMemo(() => linePagesOf(session), [session]);
   if (drawn.length + pages.length === 0) return null;
+  const tools = toolsWords(session);
   return (
     <>
       {drawn.length > 0 && (
         <ul aria-label="Poses drawn" className="mt-4 flex flex-wrap gap-3">
           {drawn.map((d) => (
-            <DrawnPose key={d.segmentIndex} drawn={d} />
+            <DrawnPose key={d.drawing} drawn={d} />
           ))}
         </ul>
       )}
+      {tools !== '' && <p className="mt-2 text-[14px] text-quiet">{tools}</p>}
       {pages.length > 0 && (
         <p className="mt-2 text-[14px]">
           Pages of lines:{' '}

@@ -30,6 +30,8 @@ import { Notice } from '@/ui/Notice';
 import { toastProblem } from '@/ui/toast/toast';
 import { AboutExercise } from './AboutExercise';
 import { KeptField } from './KeptField';
+import { LastDrawing } from './LastDrawing';
+import { Taps } from './Taps';
 import { RemindMe } from './RemindMe';
 import { OneSource } from './OneSource';
 import { useTypedText } from '@/ui/useTypedText';
@@ -64,6 +66,7 @@ export function Reflect({ session, sessions, nowMs }: Props) {
   return (
     <section aria-label="What you saw">
       {problem && <Notice>{problem}</Notice>}
+      <LastDrawing session={session} />
       <div className="mt-3 grid gap-x-10 gap-y-6 lg:grid-cols-2">
         <div className="grid content-start gap-5">
           <Taps
@@ -81,8 +84,8 @@ export function Reflect({ session, sessions, nowMs }: Props) {
           )}
           {otherHandDue(session) && (
             <p className="max-w-[48ch] text-quiet">
-              All of it with the {session.usualHand ?? 'usual'} hand. One pose with the other next time: the line
-              changes at once.
+              You drew all of it with your {session.usualHand ?? 'usual'} hand. Try one pose with the other next time:
+              the line changes at once.
               <RemindMe onPress={() => change((before) => withNextTime(before, 'One pose with the other hand'))} />
             </p>
           )}
@@ -147,41 +150,6 @@ export function Reflect({ session, sessions, nowMs }: Props) {
         </div>
       </div>
     </section>
-  );
-}
-
-/** One of a few taps; the same one again takes it back. */
-function Taps<T extends string>({
-  legend,
-  shown = legend,
-  value,
-  options,
-  onChange,
-}: {
-  legend: string;
-  /** The legend with a word of it explained. */
-  shown?: ReactNode;
-  value: T | undefined;
-  options: readonly T[];
-  onChange: (value: T | undefined) => void;
-}) {
-  return (
-    <div role="group" aria-label={legend}>
-      <p className="font-semibold">{shown}</p>
-      <div className="mt-1 flex flex-wrap gap-2">
-        {options.map((option) => (
-          <button
-            key={option}
-            type="button"
-            aria-pressed={value === option}
-            className={`btn min-h-11 px-4 ${value === option ? 'bg-ink/10' : 'btn-quiet'}`}
-            onClick={() => onChange(value === option ? undefined : option)}
-          >
-            {option}
-          </button>
-        ))}
-      </div>
-    </div>
   );
 }
 

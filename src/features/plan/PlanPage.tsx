@@ -1,4 +1,5 @@
 'use client';
+import { sum } from 'd3-array';
 import dynamic from 'next/dynamic';
 import { type KeyboardEvent as ReactKeyboardEvent, useMemo, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
@@ -372,14 +373,16 @@ function needsWords({ pictures, sheets, media, posesOfModel }: Materials, availa
 
 /** A main piece is counted apart from what warms up for it. */
 function MainPiece({ plan }: { plan: Plan }) {
-  const main = plan.blocks.filter(
-    (b) => b.kind === 'poses' && exerciseById(b.exercise, plan.exercises).form?.mainPiece,
-  );
-  const mainMs = main.reduce((sum, b) => sum + (b.kind === 'poses' ? b.poses.reduce((s, p) => s + p.drawMs, 0) : 0), 0);
-  const { drawingMs } = sumPlan(plan);
+  const isMain = (b: Plan['blocks'][number]): boolean =>
+    b.kind === 'poses' && exerciseById(b.exercise, plan.exercises).form?.mainPiece === true;
+  const drawMs = (blocks: Plan['blocks']): number =>
+    sum(blocks, (b) => (b.kind === 'poses' ? sum(b.poses, (p) => p.drawMs + (p.againMs ?? 0)) : 0));
+  const mainMs = drawMs(plan.blocks.filter(isMain));
+  const beforeMs = drawMs(plan.blocks.slice(0, plan.blocks.findIndex(isMain)));
   return (
     <>
-      {clockDigits(drawingMs - mainMs)} before it and {clockDigits(mainMs)} main piece;{' '}
+      {beforeMs > 0 && <>{clockDigits(beforeMs)} of drawing before the main piece, </>}
+      {clockDigits(mainMs)} on it;{' '}
     </>
   );
 }

@@ -4,7 +4,8 @@ import { useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import { askedOf, FOCAL_IN, focalNow } from '@/core/clock/asked';
 import type { Session } from '@/core/journal/session';
-import { poseStages, stageAt, waitsForWhole } from '@/core/practice/rules/poseStages';
+import { stagesAt } from '@/core/clock/stagesAt';
+import { stageAt, waitsForWhole } from '@/core/practice/rules/poseStages';
 import { isDrawing } from '@/core/practice/rules/showsReference';
 import { zoomForHeight } from '@/core/seeing/place';
 import { MAX_ZOOM, MIN_ZOOM, WHOLE } from '@/core/journal/viewing';
@@ -225,8 +226,8 @@ export function RunScreen({
   const bySound = exercise?.rule.gaze === 'only on the reference' && segment.kind === 'draw' && soundIsOn();
   const clock = bySound ? 'none' : CLOCKS[clockIndex];
   const ticks =
-    segment.kind === 'draw' && !segment.open && room.stages
-      ? stageTicks(plan, segment, state.lengthMs, state.visits.at(-1)?.wholeInMs)
+    segment.kind === 'draw' && room.stages
+      ? stageAt(stagesAt(plan, run.timeline, state), 0).startsMs.map((ms) => ms / state.lengthMs)
       : [];
   const { pxPerMm } = room;
   const toHeight =
@@ -392,9 +393,4 @@ export function RunScreen({
       </main>
     </RunContext>
   );
-}
-
-/** Where the stages of a drawing begin on the edge, shares of its time. */
-function stageTicks(...[plan, segment, lengthMs, wholeInMs]: Parameters<typeof poseStages>): number[] {
-  return stageAt(poseStages(plan, segment, lengthMs, wholeInMs), 0).startsMs.map((ms) => ms / lengthMs);
 }

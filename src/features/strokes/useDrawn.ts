@@ -5,7 +5,7 @@ import { type Drawing, posesDrawn } from '@/core/journal/drawings';
 import type { Session } from '@/core/journal/session';
 import type { PlaceName } from '@/core/measure/places';
 import type { InkStroke } from '@/core/strokes/inkStroke';
-import { isLying, sessionDrawing, sheetSizeMm } from '@/core/strokes/sheetOf';
+import { isLying, sheetSizeMm } from '@/core/strokes/sheetOf';
 import { sheetOfPage } from '@/core/strokes/sheetsDrawn';
 import { useStored } from '@/storage/hooks/useStored';
 import { listPages } from '@/storage/sessions/pages';
@@ -33,7 +33,7 @@ async function load(sessionId: string, drawing: string, wanted: number | undefin
   const session = await loadSession(sessionId);
   const pose = session && posesDrawn(session).find((d) => d.drawing === drawing);
   if (!session || !pose) return null;
-  const all = (await strokesOf(sessionId)).filter((s) => sessionDrawing(s.drawing) === drawing && !s.undone);
+  const all = (await strokesOf(sessionId)).filter((s) => s.drawing === drawing && !s.undone);
   if (all.length === 0) return null;
   const begun = group(all, (s) => `${s.drawing} ${String(s.attempt)}`);
   const keys = [...begun.keys()];

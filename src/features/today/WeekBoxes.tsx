@@ -7,6 +7,7 @@ import { daysOf, FULL_DAY_MS, weekOf, wholeMinutes } from '@/core/growing/weeks'
 import { shortWeekday, weekday } from '@/core/dateWords';
 import { useMemo } from 'react';
 import type { Whose } from '@/core/journal/whose';
+import { wholeMinutesOf } from '@/core/practice/time/duration';
 import { brushBand } from '@/ui/brush';
 
 const BOX_W = 50;
@@ -23,6 +24,7 @@ export function WeekBoxes({
   promise?: WeekPromise | undefined;
 }) {
   const week = useMemo(() => whose && weekOf(whose.sessions, nowMs), [whose, nowMs]);
+  const minutes = useMemo(() => wholeMinutesOf(week?.dayMs ?? []), [week]);
   const promised = !whose?.of && (promise.days > 0 || promise.minutes > 0);
   return (
     <section aria-label="This week">
@@ -43,7 +45,7 @@ export function WeekBoxes({
           const drawnMs = week?.dayMs[i] ?? 0;
           const share = Math.min(1, drawnMs / FULL_DAY_MS);
           const now = isSameDay(day, nowMs);
-          const drawn = wholeMinutes(drawnMs);
+          const drawn = minutes[i];
           return (
             <li key={day.getTime()} className="text-center text-[13px]">
               <span className="sr-only">{`${weekday(day)}: ${counted(drawn, 'minute')}`}</span>

@@ -6,6 +6,10 @@ import { announce } from '@/storage/changes';
 import { atomically, changeRecord, db, put } from '@/storage/db';
 import { SessionGoneError } from '@/storage/problems';
 
+type Noted = Extract<RunEvent, { type: 'whole' | 'marks' | 'missing' | 'focalKept' }>;
+/** What can still be said of a session's last drawing when the session is over. */
+export type AfterwardsNote = Noted extends infer T ? (T extends Noted ? Omit<T, 'atMs'> : never) : never;
+
 /** Every session, newest first. */
 export async function listSessions(): Promise<Session[]> {
   return (await (await db()).getAllFromIndex('sessions', 'byStart')).reverse();
@@ -63,6 +67,19 @@ export async function appendEvents(id: string, events: readonly RunEvent[], stat
     'strict',
   );
   if (!here) throw new SessionGoneError('the session is no longer kept in this browser');
+  announce('sessions');
+}
+
+/** Adds what is said of a finished session's last drawing to its log. Nothing else of the session changes. */
+export async function noteAfterwards(id: string, note: AfterwardsNote): Promise<void> {
+  await change(
+    id,
+    ({ status, log, lastSeenMs }) =>
+      status === 'running'
+        ? undefined
+        : { log: [...log, { ...note, atMs: Math.max(lastSeenMs, log.at(-1)?.atMs ?? 0) }] },
+    'strict',
+  );
   announce('sessions');
 }
 

@@ -53,7 +53,8 @@ async function start(plan: Plan): Promise<Session> {
     lastSeenMs: 0,
     status: 'running',
     note: '',
-    usualHand: (await loadRoom()).hand,
+    // Only where the learner said so: nobody's hand is guessed.
+    ...((await loadSetting('handSaid')) && { usualHand: (await loadRoom()).hand }),
     ...(choosingMs > 0 && { choosingMs }),
   };
   await saveSession(session);

@@ -1,5 +1,5 @@
 import type { InkStroke } from '@/core/strokes/inkStroke';
-import { isLying, sessionDrawing, sheetSizeMm, strokesOnSheet } from '@/core/strokes/sheetOf';
+import { isLying, sheetSizeMm, strokesOnSheet } from '@/core/strokes/sheetOf';
 import { inkOfStrokes, sheetOfPage } from '@/core/strokes/sheetsDrawn';
 import { loadSession } from './sessions';
 import { atomically, db, put } from '@/storage/db';
@@ -45,7 +45,7 @@ export async function sessionsWithStrokes(): Promise<Map<string, Set<string>>> {
   ) {
     const { sessionId, drawing } = cursor.value;
     const known = found.get(sessionId) ?? new Set<string>();
-    found.set(sessionId, known.add(sessionDrawing(drawing)));
+    found.set(sessionId, known.add(drawing));
   }
   return found;
 }

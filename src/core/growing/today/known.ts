@@ -15,7 +15,8 @@ import {
   type RemedyEffect,
 } from '../biases';
 import type { Piece } from '../pieces';
-import { nextStepMs, wholeAnswers } from '../workingTime';
+import { nextStepMs } from '../../practice/time/staircase';
+import { wholeAnswers } from '../workingTime';
 
 /** What the months say of a learner, as far as a session is made of it. Days are local days. */
 export interface Known {

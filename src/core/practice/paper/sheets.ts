@@ -35,13 +35,19 @@ export function sheetsOf(recipe: Recipe, chosen: Chosen): PlannedSheet[] {
     const per = perSheetOf(block, recipe.sheet, recipe.exercises);
     const ids = chosen[block.id] ?? [];
     const overlap = block.settings.overlap ?? exercise.form?.overlaps ?? false;
-    return Array.from({ length: sheetsFor(count, per) }, (_, i) => ({
+    const sheetWith = (referenceIds: readonly (string | null)[]): PlannedSheet => ({
       blockId: block.id,
       name: exercise.name,
-      referenceIds: Array.from({ length: Math.min(per, count - i * per) }, (_, k) => ids[i * per + k] ?? null),
+      referenceIds,
       overlap,
       framesFor: block.settings.framesFor,
-    }));
+    });
+    // Drawn twice, each drawing has a sheet to itself.
+    if (block.againMs > 0)
+      return Array.from({ length: 2 * count }, (_, i) => sheetWith([ids[Math.floor(i / 2)] ?? null]));
+    return Array.from({ length: sheetsFor(count, per) }, (_, i) =>
+      sheetWith(Array.from({ length: Math.min(per, count - i * per) }, (_, k) => ids[i * per + k] ?? null)),
+    );
   });
 }
 

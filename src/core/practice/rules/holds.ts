@@ -25,9 +25,15 @@ function oneDrawingOf(plan: Plan, blockIndex: number): string | undefined {
   return block?.kind === 'poses' ? block.settings?.oneDrawing : undefined;
 }
 
-/** What tells one drawing of a plan from another: a pose, or all holds of one pose together. */
-export const drawingKey = (plan: Plan, { blockIndex, poseIndex }: Pick<Segment, 'blockIndex' | 'poseIndex'>): string =>
-  oneDrawingOf(plan, blockIndex) ?? `${String(blockIndex)}:${String(poseIndex)}`;
+/** Marks the second drawing of a pair, made once more of the same pose. */
+const AGAIN = '~again';
+
+/** Names one drawing of a plan: a pose, the second drawing of it where it is drawn twice, or all holds of one pose together. */
+export const drawingKey = (
+  plan: Plan,
+  { kind, blockIndex, poseIndex }: Pick<Segment, 'blockIndex' | 'poseIndex'> & { kind?: Segment['kind'] },
+): string =>
+  `${oneDrawingOf(plan, blockIndex) ?? `${String(blockIndex)}:${String(poseIndex)}`}${kind === 'drawAgain' ? AGAIN : ''}`;
 
 /** Which hold of how many a pose is, rests between them passed over; undefined where it is not held again. */
 export function holdOf(

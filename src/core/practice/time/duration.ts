@@ -11,6 +11,9 @@ export function clockDigits(ms: number): string {
   return h > 0 ? `${h}:${pad(m)}:${pad(s)}` : `${m}:${pad(s)}`;
 }
 
+/** Digits of a time that is left: whole seconds begun, so that "0:01" stays until it is over. The one way it is shown anywhere. */
+export const leftDigits = (ms: number): string => clockDigits(Math.ceil(ms / 1000) * 1000);
+
 /** 30000 -> "30 s", 90000 -> "1½ min", 150000 -> "2:30", 3600000 -> "1 h". */
 export function durationWords(ms: number): string {
   const seconds = Math.round(ms / 1000);
@@ -39,13 +42,20 @@ export function spokenDuration(ms: number): string {
  * The sums in whole seconds. Each is rounded down and the seconds this loses go to those that lost most, so that what is shown
  * adds up to the total shown.
  */
-export function wholeSeconds(partsMs: readonly number[]): number[] {
-  const total = Math.round(partsMs.reduce((a, b) => a + b, 0) / 1000);
-  const seconds = partsMs.map((ms) => Math.floor(ms / 1000));
-  const missing = total - seconds.reduce((a, b) => a + b, 0);
-  const byLoss = partsMs.map((ms, i) => ({ i, loss: ms % 1000 })).sort((a, b) => b.loss - a.loss);
-  for (const { i } of byLoss.slice(0, missing)) seconds[i]++;
-  return seconds;
+export const wholeSeconds = (partsMs: readonly number[]): number[] =>
+  inUnits(partsMs, 1000, Math.round(partsMs.reduce((a, b) => a + b, 0) / 1000));
+
+/** The sums in whole minutes that add up to all of them together, rounded down. */
+export const wholeMinutesOf = (partsMs: readonly number[]): number[] =>
+  inUnits(partsMs, 60_000, Math.floor(partsMs.reduce((a, b) => a + b, 0) / 60_000));
+
+/** Parts in whole units that add up to a total: the largest remainders are rounded up. */
+function inUnits(partsMs: readonly number[], unitMs: number, total: number): number[] {
+  const units = partsMs.map((ms) => Math.floor(ms / unitMs));
+  const missing = total - units.reduce((a, b) => a + b, 0);
+  const byLoss = partsMs.map((ms, i) => ({ i, loss: ms % unitMs })).sort((a, b) => b.loss - a.loss);
+  for (const { i } of byLoss.slice(0, missing)) units[i]++;
+  return units;
 }
 
 /** Longest single length: six hours. */

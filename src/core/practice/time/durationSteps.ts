@@ -20,6 +20,10 @@ export function previousDurationStepMs(durationMs: number): number {
   return DURATION_STEPS_MS.findLast((step) => step < durationMs) ?? durationMs;
 }
 
+/** The shortest duration step that holds a time, milliseconds; beyond the last step, the time itself in whole seconds. */
+export const durationStepHolding = (ms: number): number =>
+  DURATION_STEPS_MS.find((step) => step >= ms) ?? Math.ceil(ms / 1000) * 1000;
+
 /** The duration step nearest by ratio. */
 export function nearestDurationStepMs(durationMs: number): number {
   const off = (step: number): number => Math.abs(Math.log(step / durationMs));

@@ -25,6 +25,10 @@ export function useTimeLeft(run: Run): {
     },
     [run],
   );
-  const spentShare = useCallback(() => 1 - leftOf(run, run.state()).share, [run]);
+  // The pace along an edge goes by the length that is expected, also where the drawing is open.
+  const spentShare = useCallback(() => {
+    const now = run.state();
+    return now.phase === 'done' || now.lengthMs === 0 ? 1 : Math.min(1, now.elapsedMs / now.lengthMs);
+  }, [run]);
   return { followLeft, spentShare };
 }

@@ -2,7 +2,7 @@
 import { useEffect, useRef } from 'react';
 import { HOLD_WHYS, type HoldWhy } from '@/core/clock/log';
 import type { RunState } from '@/core/clock/run';
-import { clockDigits } from '@/core/practice/time/duration';
+import { clockDigits, leftDigits } from '@/core/practice/time/duration';
 import type { Segment } from '@/core/practice/time/timeline';
 import { RunButton } from './RunButton';
 
@@ -25,7 +25,9 @@ export function HeldCard({ state, segment, stopping, nowMs, onGoOn, onCount, onS
   useEffect(() => {
     if (state.holdReason !== 'paused' || stopping) first.current?.focus();
   }, [state.holdReason, stopping]);
-  const left = segment.open ? `${clockDigits(state.elapsedMs)} on this page` : `${clockDigits(state.leftMs)} left`;
+  const left = segment.open
+    ? `${clockDigits(state.elapsedMs)} ${segment.kind === 'page' ? 'on this page' : 'so far'}`
+    : `${leftDigits(state.leftMs)} left`;
   const sentence = stopping
     ? 'Stop here and keep everything so far?'
     : {

@@ -4,7 +4,7 @@ import type { RunState } from '@/core/clock/run';
 import { planSpentMs, sessionLeftMs } from '@/core/clock/sessionLeft';
 import type { Plan } from '@/core/practice/plan/schema';
 import { wallSeconds } from '@/core/practice/time/clockTime';
-import { clockDigits } from '@/core/practice/time/duration';
+import { leftDigits } from '@/core/practice/time/duration';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
 import type { Run } from '@/features/run/session/controller';
 import { onTick } from '@/features/run/session/ticks';
@@ -32,11 +32,18 @@ export function RunBar({ plan, run, state, wordsOn, aidsShown, clockAway, onKey 
     (move: (ms: number) => void) => onTick(run, (now) => move(Math.floor(planSpentMs(segments, now) / 1000) * 1000)),
     [run, segments],
   );
-  // Whole seconds begun, as the digits of a pose are told: both change at once, and neither is ahead of the other.
-  const leftOf = (now: RunState): string => clockDigits(Math.ceil(sessionLeftMs(run.timeline, now) / 1000) * 1000);
-  const leftWords = (now: RunState): string => `${leftOf(now)} left`;
-  const endWords = (now: RunState): string =>
-    now.phase === 'held' ? 'ends later' : `ends ${wallSeconds(Date.now() + sessionLeftMs(run.timeline, now))}`;
+  const leftOf = (now: RunState): string => leftDigits(sessionLeftMs(run.timeline, now));
+  // What counts up has no end of its own: only what comes after it can be told.
+  const isOpen = (now: RunState): boolean => segments[now.segmentIndex]?.open === true && now.phase !== 'done';
+  const leftWords = (now: RunState): string => {
+    if (!isOpen(now)) return `${leftOf(now)} left`;
+    const afterMs = sessionLeftMs(run.timeline, now, 'after this');
+    return afterMs > 0 ? `${leftDigits(afterMs)} after this` : 'the last one';
+  };
+  const endWords = (now: RunState): string => {
+    if (now.phase === 'held') return 'ends later';
+    return isOpen(now) ? 'ends when you do' : `ends ${wallSeconds(Date.now() + sessionLeftMs(run.timeline, now))}`;
+  };
   return (
     <div
       className={`flex items-center gap-5 border-t border-hairline bg-ground px-4 py-2 max-lg:flex-wrap max-sm:gap-2 max-sm:px-2 sm:px-10 lg:h-[80px] ${wordsOn === 'left' ? '' : 'lg:flex-row-reverse'}`}
@@ -50,7 +57,7 @@ export function RunBar({ plan, run, state, wordsOn, aidsShown, clockAway, onKey 
             size="run"
             playheadMs={planSpentMs(segments, state)}
             followPlayhead={followPlayhead}
-            label={`${leftOf(state)} of the session left`}
+            label={isOpen(state) ? leftWords(state) : `${leftOf(state)} of the session left`}
           />
         )}
       </div>

@@ -2,10 +2,11 @@
 import { Eraser, Eye, EyeOff, type LucideIcon, PenLine, Pencil } from 'lucide-react';
 import { focalNow } from '@/core/clock/asked';
 import { type Pot, potAt } from '@/core/clock/pot';
-import { clockDigits } from '@/core/practice/time/duration';
+import { leftDigits } from '@/core/practice/time/duration';
 import { marksInKind } from '@/core/practice/rules/marks';
 import { type Medium, mediumById } from '@/core/practice/paper/materials';
-import { poseStages, stageAt, waitsForWhole } from '@/core/practice/rules/poseStages';
+import { stagesAt } from '@/core/clock/stagesAt';
+import { stageAt, waitsForWhole } from '@/core/practice/rules/poseStages';
 import { countsPeeks, type Exercise } from '@/core/practice/exercises/exercise';
 import { readPeeks } from '@/core/practice/rules/measuring';
 import type { RuleLine } from '@/core/practice/exercises/exercise';
@@ -32,11 +33,11 @@ export function PoseWords(props: SegmentProps) {
   const hidden = prompt === undefined && isDrawing(segment) && !showsReference(plan, segment);
   const over = segment.answered === true && state.elapsedMs >= state.lengthMs;
   const { wholeInMs } = state.visits.at(-1) ?? {};
-  const stages = poseStages(plan, segment, state.lengthMs, wholeInMs);
+  const stages = stagesAt(plan, { segments }, state);
   const block = plan.blocks[segment.blockIndex];
   const mediumId = block.kind === 'poses' ? block.settings?.medium : undefined;
   const medium = mediumId === undefined ? undefined : mediumById(mediumId);
-  const stage = segment.open || stages.length < 2 ? undefined : stageAt(stages, state.elapsedMs).now;
+  const stage = stages.length < 2 ? undefined : stageAt(stages, state.elapsedMs).now;
   const side = wordsOn === 'left' ? 'left-12 max-sm:left-10' : 'right-12 max-sm:right-10 text-right';
   const otherSide = wordsOn === 'left' ? 'right-12 max-sm:right-10 text-right' : 'left-12 max-sm:left-10';
   const attempt = attemptWords(state);
@@ -137,7 +138,7 @@ function potWords({ drawings, leftMs }: Pot, shared: boolean): string {
   if (after === 0) return 'The last one of the pot.';
   return shared
     ? `${String(after)} more out of the pot, shared evenly.`
-    : `${String(after)} more out of these ${clockDigits(leftMs)}.`;
+    : `${String(after)} more out of these ${leftDigits(leftMs)}.`;
 }
 
 /** What is to be said at this moment of a pose, beside its name. */
@@ -148,6 +149,8 @@ function momentWords({ plan, segments, state, segment }: SegmentProps, exercise:
     return exercise.rule.reference === 'shown then hidden'
       ? 'Lay both drawings beside the picture.'
       : 'Here it is again.';
+  if (segment.kind === 'drawAgain')
+    return showsReference(plan, segment) ? 'Draw it again, this time with the picture.' : undefined;
   if (segment.kind !== 'draw') return undefined;
   if (state.elapsedMs >= (holdLimitOf(plan, segment) ?? Infinity)) return 'Long enough to hold. A break is due.';
   if (inLastMinute(exercise, state)) return 'The last minute. Keep the pace.';

@@ -1,13 +1,14 @@
 import { withChoices } from '@/core/clock/choices';
 import type { RunState } from '@/core/clock/run';
 import { counted } from '@/core/words';
-import { clockDigits, durationWords, spokenDuration } from '@/core/practice/time/duration';
+import { clockDigits, durationWords, leftDigits, spokenDuration } from '@/core/practice/time/duration';
 import { exerciseById } from '@/core/practice/exercises';
 import { type Exercise, isCalm } from '@/core/practice/exercises/exercise';
 import { poseExercise, poseIn } from '@/core/practice/rules/poseExercise';
 import { holdLimitOf, holdOf } from '@/core/practice/rules/holds';
 import { marksInKind, mostMarks } from '@/core/practice/rules/marks';
-import { poseStages, stageAt } from '@/core/practice/rules/poseStages';
+import { stagesAt } from '@/core/clock/stagesAt';
+import { stageAt } from '@/core/practice/rules/poseStages';
 import { turnsSheet } from '@/core/practice/rules/turnsSheet';
 import { referenceOf } from '@/core/practice/rules/showsReference';
 import type { LINE_MOTIFS } from '@/core/practice/start/warmUp';
@@ -84,7 +85,7 @@ export function digitsOf(segment: Segment, state: RunState): string {
   const whole = (ms: number): number => ms - (ms % 1000);
   const overMs = overtimeOf(segment, state);
   if (segment.open) return clockDigits(whole(state.elapsedMs));
-  return overMs > 0 ? `+${clockDigits(whole(overMs))}` : clockDigits(Math.ceil(state.leftMs / 1000) * 1000);
+  return overMs > 0 ? `+${clockDigits(whole(overMs))}` : leftDigits(state.leftMs);
 }
 
 /** Slow work is told when its last minute begins. */
@@ -95,10 +96,10 @@ export const inLastMinute = (exercise: Exercise, { lengthMs, leftMs }: RunState)
 export const BEGINNING_MS = 20_000;
 
 /** What of the words on the screen depends on the time within a segment: another word whenever they do. */
-function phraseOf(plan: Plan, segment: Segment, state: RunState): string {
+function phraseOf(plan: Plan, segments: readonly Segment[], state: RunState): string {
+  const segment = segments[state.segmentIndex];
   const exercise = poseExercise(plan, segment);
-  const { wholeInMs } = state.visits.at(-1) ?? {};
-  const stages = segment.open ? [] : poseStages(plan, segment, state.lengthMs, wholeInMs);
+  const stages = stagesAt(plan, { segments }, state);
   return [
     stages.length > 1 ? stageAt(stages, state.elapsedMs).now : '',
     segment.answered === true && state.elapsedMs >= state.lengthMs,
@@ -114,7 +115,7 @@ export const phraseIn =
   (plan: Plan, segments: readonly Segment[]) =>
   (state: RunState): string => {
     const segment = segments[state.segmentIndex];
-    return segment ? phraseOf(withChoices(plan, state.others), segment, state) : '';
+    return segment ? phraseOf(withChoices(plan, state.others), segments, state) : '';
   };
 
 /** What the digits tell. */
@@ -155,20 +156,24 @@ export const takesStartPoint = ({ family, rule }: Exercise): boolean =>
 export const pagesBefore = (segments: readonly Segment[], segment: Segment): number =>
   segments.filter((s) => s.kind === 'page' && s.startMs < segment.startMs).length;
 
-/** What a screen reader is told when a segment begins. */
-export function announcement(plan: Plan, segment: Segment): string {
-  const length = spokenDuration(segment.endMs - segment.startMs);
+/**
+ * What a screen reader is told when a segment begins.
+ * @param lengthMs How long it runs now, where that is known: a pot has what is left in it.
+ */
+export function announcement(plan: Plan, segment: Segment, lengthMs = segment.endMs - segment.startMs): string {
+  const length = spokenDuration(lengthMs);
   const name = poseExercise(plan, segment)?.name ?? '';
   const block = plan.blocks[segment.blockIndex];
   switch (segment.kind) {
     case 'leadIn':
       return `Next: ${name}, ${poseCount(plan, segment)}.`;
     case 'look':
-      return `Look for ${length}.`;
+      return segment.open ? 'Look until you have it.' : `Look for ${length}.`;
     case 'draw':
-      return `Draw for ${length}.`;
+      if (segment.open) return 'Draw as long as you like.';
+      return segment.potMs === undefined ? `Draw for ${length}.` : `Draw. ${length} left for this and the rest.`;
     case 'drawAgain':
-      return `Draw it once more, for ${length}.`;
+      return segment.open ? 'Draw it once more.' : `Draw it once more, for ${length}.`;
     case 'lookBack':
       return `Look back at your pages for ${length}.`;
     case 'lookAgain':
