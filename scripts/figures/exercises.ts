@@ -24,6 +24,8 @@ const SHOWS: Record<string, readonly [figure: string, ...layers: string[]]> = {
   'wrapping-lines': ['bread-carrier-offering', 'masses', 'contours'],
   'quick-head': ['drummer-on-one-knee', 'heads'],
   'hands-and-feet': ['bread-carrier-pointing', 'contours'],
+  'head-by-mass': ['bread-carrier-resting-chin', 'light', 'heads'],
+  'timed-study': ['bread-carrier-crouching', 'envelope', 'contours'],
   'page-of-many': ['drummer-spinning', 'contours', 'action'],
   contour: ['net-mender', 'contours'],
   'blind-contour': ['bell-ringer-bowing', 'contours'],

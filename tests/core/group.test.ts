@@ -152,13 +152,17 @@ describe('what is lost between two', () => {
 });
 
 describe('neighbors', () => {
-  it('that repeat a pose or mirror it are told, and only where they stand beside each other', () => {
+  it('that repeat a pose or mirror it are told, also with another between them', () => {
     const twice = groupOf([member('a', { x: 0.2 }), member('b', { x: 0.8, foot: 0.7 })]);
     expect(neighborsOf(place(twice, [3, 3]))[0].alike).toBe('repeats');
     const mirrored = groupOf([member('a', { x: 0.2 }), member('b', { x: 0.8, mirrored: true })]);
     expect(neighborsOf(place(mirrored, [12, 12]))[0].alike).toBe('mirrors');
     const between = groupOf([member('a', { x: 0.2 }), member('b', { x: 0.5 }), member('c', { x: 0.8 })]);
-    expect(neighborsOf(place(between, [3, 40, 3])).map(({ alike }) => alike)).toEqual([undefined, undefined]);
+    expect(neighborsOf(place(between, [3, 40, 3])).map(({ alike }) => alike)).toEqual([
+      undefined,
+      'repeats',
+      undefined,
+    ]);
   });
   it('a pose is as far from itself as nothing, however large it stands', () => {
     const { marks } = shape(7);

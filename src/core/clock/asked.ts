@@ -3,7 +3,7 @@ import type { Exercise } from '../practice/exercises/exercise';
 import { mostMarks } from '../practice/rules/marks';
 import { asksWhole } from '../practice/rules/asksWhole';
 import { drawingKey } from '../practice/rules/holds';
-import { poseExercise } from '../practice/rules/poseExercise';
+import { poseExercise, poseIn } from '../practice/rules/poseExercise';
 import type { Segment, SegmentKind } from '../practice/time/timeline';
 import { visitSpentMs } from './account';
 import type { RunState } from './run';
@@ -48,7 +48,8 @@ export function askedOf(plan: Plan, segments: readonly Segment[], visits: readon
   if (!drawn || !exercise) return undefined;
   const segment = segments[drawn.segmentIndex];
   const more = { drawn, exercise, marks: mostMarks(exercise.rule), ticked: isTicked(plan, segment, exercise) };
-  if (drawn.wholeInMs === undefined && asksWhole(exercise, visitSpentMs(drawn))) return { ...more, asks: 'whole' };
+  if (drawn.wholeInMs === undefined && asksWhole(exercise, visitSpentMs(drawn), poseIn(plan, segment)?.shows))
+    return { ...more, asks: 'whole' };
   const chosen = focalOf(plan, segments, visits, drawingKey(plan, segments[drawn.segmentIndex]));
   return { ...more, asks: chosen ? 'focal' : undefined };
 }

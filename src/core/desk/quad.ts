@@ -1,3 +1,4 @@
+import { SHEET_SIZES, type SheetSize } from '../practice/paper/sheet';
 /** A point of a photograph or of a sheet, pixels. */
 export type Point = readonly [x: number, y: number];
 /** Corners of a sheet in a photograph: top left, top right, bottom right, bottom left, as the sheet is read. */
@@ -111,17 +112,11 @@ export function sheetAspect(corners: Corners, width: number, height: number): nu
   return Math.sqrt(long(n2) / long(n3));
 }
 
-/** Sheets as they are sold: width over height upright, and the longer side in millimeters. */
-export const SHEETS = [
-  { name: 'A5', widthMm: 148, heightMm: 210 },
-  { name: 'A4', widthMm: 210, heightMm: 297 },
-  { name: 'A3', widthMm: 297, heightMm: 420 },
-  { name: 'A2', widthMm: 420, heightMm: 594 },
-  { name: 'Letter', widthMm: 216, heightMm: 279 },
-  { name: '9 × 12 in', widthMm: 229, heightMm: 305 },
-  { name: '11 × 14 in', widthMm: 279, heightMm: 356 },
-  { name: '18 × 24 in', widthMm: 457, heightMm: 610 },
-] as const;
+/** Sheets that can be planned and recognized, upright. */
+export const SHEETS = (Object.keys(SHEET_SIZES) as SheetSize[]).map((name) => {
+  const [heightMm, widthMm] = SHEET_SIZES[name];
+  return { name, widthMm, heightMm };
+});
 
 /** Proportions that differ by less than this are one, as a share. */
 const SAME_ASPECT = 0.025;

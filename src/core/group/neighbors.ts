@@ -49,16 +49,26 @@ export function liftedLeg({ marks, headMm }: Pick<Placed, 'marks' | 'headMm'>): 
   return left[1] < right[1] ? 'left' : 'right';
 }
 
-/** Those who stand next to each other across the sheet, and whether they say the same. */
+/** Whether one pose repeats another or is its mirror image; undefined where it is neither. */
+function alikeness(a: Placed, b: Placed): Neighbors['alike'] {
+  const [same, other] = [poseDifference(a.marks, b.marks, false), poseDifference(a.marks, b.marks, true)];
+  const [nearest, way] =
+    (other ?? Infinity) < (same ?? Infinity) ? ([other, 'mirrors'] as const) : ([same, 'repeats'] as const);
+  return nearest !== undefined && nearest < ALIKE ? way : undefined;
+}
+
+/**
+ * Pairs across the sheet that say the same: those next to each other, alike or not, and any others whose poses are alike, since a repeat
+ * is seen from anywhere on the sheet. Which leg is lifted counts only between neighbors.
+ */
 export function neighborsOf(placed: readonly Placed[]): Neighbors[] {
   const across = placed.toSorted((a, b) => a.middleX - b.middleX);
-  return across.slice(1).map((b, i): Neighbors => {
-    const a = across[i];
-    const [same, other] = [poseDifference(a.marks, b.marks, false), poseDifference(a.marks, b.marks, true)];
-    const [nearest, way] =
-      (other ?? Infinity) < (same ?? Infinity) ? ([other, 'mirrors'] as const) : ([same, 'repeats'] as const);
-    const alike = nearest !== undefined && nearest < ALIKE ? way : undefined;
-    const lifted = liftedLeg(a);
-    return { a, b, alike, lifts: lifted === liftedLeg(b) ? lifted : undefined };
-  });
+  return across.flatMap((a, i) =>
+    across.slice(i + 1).flatMap((b, k): Neighbors[] => {
+      const alike = alikeness(a, b);
+      if (k > 0) return alike ? [{ a, b, alike, lifts: undefined }] : [];
+      const lifted = liftedLeg(a);
+      return [{ a, b, alike, lifts: lifted === liftedLeg(b) ? lifted : undefined }];
+    }),
+  );
 }

@@ -2,6 +2,8 @@ import type { Line } from '../clock/log';
 import { runStateAt } from '../clock/run';
 import { type Exercise } from '../practice/exercises/exercise';
 import { type PeekReading, readPeeks } from '../practice/rules/measuring';
+import { subjectKindOf } from '../references/subjectKind';
+import { suits } from '../practice/rules/suits';
 import { lookAtFor } from '../practice/rules/lookAtFor';
 import type { PictureTraits } from '../practice/rules/pictureCues';
 import { countMarks, type MarkCount, marksInKind, mostMarks } from '../practice/rules/marks';
@@ -75,6 +77,9 @@ export function ticksOf(
 ): { elements: string[]; asks: 'missing' | 'used' } | undefined {
   const { family, form, rule, lookAt } = exercise;
   if (lookAt.length === 0) return undefined;
+  // Of vases there is no ribcage to miss.
+  const kinds = references.map(subjectKindOf);
+  if (kinds.length > 0 && kinds.every((kind) => !suits(exercise, kind))) return undefined;
   if (form?.ticksUsed) return { elements: lookAt, asks: 'used' };
   const listed = (family === 'quick' || family === 'light') && rule.marks === 'free';
   if (!listed) return undefined;

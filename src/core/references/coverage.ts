@@ -6,6 +6,8 @@ export interface ReferenceFacts {
   facing?: 'left' | 'right' | 'toward you' | 'away' | undefined;
   viewName?: string | undefined;
   family?: string | undefined;
+  /** What it shows, in two levels: "things/plants". Only of the learner's own pictures. */
+  subject?: string | undefined;
   eyeLevel?: string | undefined;
   extent?: string | undefined;
   /** Of a hand studied by itself: how far it is open. */

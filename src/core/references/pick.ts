@@ -69,9 +69,9 @@ function countingMirrors(timesDrawn: ReadonlyMap<string, number>): Map<string, n
   return out;
 }
 
-/** View and facing together; undefined where either is not known. */
-const lookOf = ({ facts: { viewName, facing } }: Candidate): string | undefined =>
-  viewName === undefined || facing === undefined ? undefined : `${viewName} ${facing}`;
+/** View and facing together; where either is not known, the picture itself, which must not follow itself. */
+const lookOf = ({ source, facts: { viewName, facing } }: Candidate): string =>
+  viewName === undefined || facing === undefined ? source : `${viewName} ${facing}`;
 
 /** What there is in tiers: those drawn least first; for widening, within them those of the coverage cells drawn least. */
 function tiersOf({ timesDrawn, order, cells }: PickRequest, pool: readonly ReferenceFacts[]): ReferenceFacts[][] {
@@ -230,7 +230,7 @@ export function replacement(request: PickRequest, picked: readonly Picked[], slo
     return (
       10 * (timesDrawn.get(reference.id) ?? 0) +
       (reference.pose !== undefined && poses.has(reference.pose) ? 100 : 0) +
-      (own !== undefined && beside.some((c) => lookOf(c) === own) ? 5 : 0) +
+      (beside.some((c) => lookOf(c) === own) ? 5 : 0) +
       beside.reduce((sum, c) => sum + neighborCost(reference, c.facts), 0) +
       Math.abs((reference.difficulty ?? 3) - (before?.difficulty ?? 3)) +
       random()

@@ -30,7 +30,8 @@ export function pickReason(
     const side = (s: 'left' | 'right'): number => plain.filter((p) => facts.get(p.id)?.facing === s).length;
     const strong = level.left > level.right ? 'left' : 'right';
     const weak = strong === 'left' ? 'right' : 'left';
-    if (level.left !== level.right)
+    // Where the facing of none of them is known there is nothing to tell.
+    if (level.left !== level.right && side(weak) > 0)
       parts.push(
         `${String(side(weak))} facing ${weak} and ${String(side(strong))} ${strong}, because ${String(level[strong])} of your last ${String(level.left + level.right)} faced ${strong}`,
       );

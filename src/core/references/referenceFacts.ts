@@ -51,6 +51,7 @@ export function pictureReferenceFacts(picture: Picture): ReferenceFacts {
     family: facts.family,
     eyeLevel: facts.eyeLevel,
     extent: facts.extent,
+    subject: facts.subject,
     hand: facts.hand,
     limbs: picture.measures?.limbs,
     foreshortened: facts.foreshortened === undefined ? undefined : facts.foreshortened === 'yes',

@@ -1,3 +1,4 @@
+import { clamp } from '../clamp';
 import { type Material, NATURES } from '../hand/ink';
 import type { InkStroke } from './inkStroke';
 import { markOf } from './inkStroke';
@@ -52,7 +53,9 @@ export function sheetInkMl(strokes: readonly InkStroke[], { widthMm, heightMm }:
   const tools = [...new Set(strokes.map(({ tool }) => tool))];
   const traces = strokes.map((stroke) => {
     const places = markOf(stroke).points.map(
-      ([x, y, at, press]) => `${x.toFixed(2)} ${y.toFixed(2)} ${press.toFixed(3)} ${String(Math.round(at))}`,
+      // A line that leaves the paper stays on its edge: the file declares the paper's range.
+      ([x, y, at, press]) =>
+        `${clamp(x, 0, widthMm).toFixed(2)} ${clamp(y, 0, heightMm).toFixed(2)} ${press.toFixed(3)} ${String(Math.round(at))}`,
     );
     return `<trace contextRef="#sheet" brushRef="#${stroke.tool}">${places.join(', ')}</trace>`;
   });

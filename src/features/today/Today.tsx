@@ -135,7 +135,7 @@ export function Today() {
   const sums = plan && sumPlan(plan);
   const empty = references.value?.length === 0;
   const minutes =
-    plan && (scheduled || course) ? Math.ceil(plan.availableMs / 60_000) : (choice?.minutes ?? DEFAULT_MINUTES);
+    plan && sums && (scheduled || course) ? Math.ceil(sums.totalMs / 60_000) : (choice?.minutes ?? DEFAULT_MINUTES);
   return (
     <main className="px-4 pt-4 pb-5 sm:px-10" aria-busy={!plan}>
       <h1 className="sr-only">Today</h1>

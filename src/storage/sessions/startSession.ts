@@ -5,7 +5,9 @@ import { parsePictureReference } from '@/core/references/picture';
 import { changePictures } from '@/storage/pictures/pictures';
 import { loadRoom } from './room';
 import { loadSetting, saveSetting } from '@/storage/settings';
+import { subjectKindOf } from '@/core/references/subjectKind';
 import { leftOutOf } from '@/storage/references/references';
+import { traitsOf } from '@/storage/references/traits';
 import { withRunLock } from './runLock';
 import { appendEvents, runningSession, saveSession } from './sessions';
 
@@ -47,7 +49,7 @@ async function start(plan: Plan): Promise<Session> {
   const choosingMs = (await loadSetting('choosingMs')) ?? 0;
   const session: Session = {
     id: crypto.randomUUID(),
-    plan: await withLeftOut(plan),
+    plan: await withPictureFacts(plan),
     log: [{ type: 'start', atMs: 0 }],
     startedAtMs: Date.now(),
     lastSeenMs: 0,
@@ -65,15 +67,21 @@ async function start(plan: Plan): Promise<Session> {
   return session;
 }
 
-/** A plan that says of each pose what of its picture is left out on purpose: the record keeps it, whatever becomes of the picture. */
-async function withLeftOut(plan: Plan): Promise<Plan> {
+/** Notes with each pose what its picture shows and what of it is left out on purpose: the record keeps it, whatever becomes of the picture. */
+async function withPictureFacts(plan: Plan): Promise<Plan> {
   const blocks = await Promise.all(
     plan.blocks.map(async (block): Promise<Block> => {
       if (block.kind !== 'poses') return block;
       const poses = await Promise.all(
         block.poses.map(async (pose) => {
-          const leftOut = pose.referenceId === null ? [] : await leftOutOf(pose.referenceId);
-          return leftOut.length > 0 ? { ...pose, leftOut } : pose;
+          if (pose.referenceId === null) return pose;
+          const [leftOut, [traits]] = await Promise.all([leftOutOf(pose.referenceId), traitsOf([pose.referenceId])]);
+          const shows = subjectKindOf(traits);
+          return {
+            ...pose,
+            ...(leftOut.length > 0 && { leftOut }),
+            ...(shows && shows !== 'figure' && { shows }),
+          };
         }),
       );
       return { ...block, poses };

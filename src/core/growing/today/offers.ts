@@ -169,7 +169,10 @@ const KIND_DAYS = 10;
 const partOffer = (part: 'heads' | 'hands' | 'feet'): Offer => ({
   id: part,
   due: (known, possible) => {
-    const focus = possible.find(({ form }) => form?.about?.includes(part));
+    const focus = leastRecent(
+      known,
+      possible.filter(({ form }) => form?.about?.includes(part)),
+    );
     if (!focus || known.firstDay === undefined) return undefined;
     const day = known.poseFamilyDay.get(part);
     const days = daysWithout(known, day);

@@ -59,10 +59,25 @@ export interface RuleLine {
 }
 
 /** Stage tables by school; the shares are in `stages.ts`. */
-const SCHOOLS = ['flowing', 'structural', 'light and dark', 'long', 'two pens', 'none'] as const;
+const SCHOOLS = [
+  'flowing',
+  'structural',
+  'study',
+  'head by mass',
+  'light and dark',
+  'long',
+  'two pens',
+  'none',
+] as const;
+
+/** What a picture must show for an exercise to make sense. */
+const NEEDS = ['figure', 'head', 'hand or foot', 'anything'] as const;
+export type Needs = (typeof NEEDS)[number];
 
 /** What sets an exercise apart beyond its rule; whatever is not said is as with most. */
 const formSchema = z.object({
+  /** What its pictures must show; missing is a figure for quick work and anything for the rest. */
+  needs: z.optional(z.enum(NEEDS)),
   /** Its drawings are made to stand on one sheet. */
   onOneSheet: z.optional(z.boolean()),
   /** They may lie over one another there. */

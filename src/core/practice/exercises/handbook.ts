@@ -22,6 +22,10 @@ export const HANDBOOK: Readonly<Record<string, string>> = {
     'Where a limb comes at you, lines along it become short and say little. Draw around it instead, like rings, and watch which way each opens. What is nearer covers what is behind it.',
   'quick-head':
     'Eye line first, then the wedge of the face and the ball of the skull, with neck and shoulders carrying them. Shadow shapes instead of eyes, nose and mouth. A head without features can look like someone.',
+  'head-by-mass':
+    'Rub some charcoal onto a scrap and pick it up with the stump. Lay the head in as one soft egg, with the neck, before you think of a feature. Then draw with the kneaded eraser: the forehead, a cheekbone, the bridge of the nose come out of the gray. The darks go back in last, and only a few.',
+  'timed-study':
+    'Use it for anything that holds still: a jug, a chair, a shell, a branch. Squint until only the big shape is left and put it down. Check which way it leans and how wide it is for its height. Only then go inside. The clock keeps you from starting with the handle.',
   'hands-and-feet':
     'Draw a mitten, then a thumb, then fingers as one fan, and separate them last. A foot is a wedge with an ankle. Closed fists first; open hands when fists come easily.',
   'page-of-many':

@@ -80,7 +80,7 @@ export const QUICK = [
     seconds: [60, 120, 180],
     closingQuestion: 'Where was an edge not needed?',
     lookAt: ['One shape, no outline', 'The lean', 'The biggest dark'],
-    form: { drawn: 'mass', broad: true },
+    form: { needs: 'anything', drawn: 'mass', broad: true },
   }),
   exercise({
     id: 'shoulder-and-hip-bars',
@@ -110,7 +110,7 @@ export const QUICK = [
     seconds: [60, 120, 600],
     closingQuestion: 'Did the figure fit inside its envelope?',
     lookAt: ['Fits the sheet', 'Five to eight straights', 'Corners where they are'],
-    form: { drawn: 'block-in', notWhole: true },
+    form: { needs: 'anything', drawn: 'block-in', notWhole: true },
   }),
   exercise({
     id: 'mark-allowance',
@@ -122,6 +122,7 @@ export const QUICK = [
     seconds: [60, 120, 120],
     closingQuestion: 'How many marks were there?',
     lookAt: ['Marks counted', 'Nothing repeated'],
+    form: { needs: 'anything' },
   }),
   exercise({
     id: 'c-s-straight',
@@ -134,7 +135,10 @@ export const QUICK = [
     school: 'flowing',
     closingQuestion: 'Was there any other mark?',
     lookAt: ['Only C, S and straight', 'Straight against curve'],
-    form: { cuesOf: { 'animals/four-legged': 'A straight for the shin, a C for the belly: nothing else.' } },
+    form: {
+      needs: 'anything',
+      cuesOf: { 'animals/four-legged': 'A straight for the shin, a C for the belly: nothing else.' },
+    },
   }),
   exercise({
     id: 'squash-and-stretch',
@@ -174,7 +178,42 @@ export const QUICK = [
     seconds: [30, 60, 60],
     closingQuestion: 'Did neck and shoulders come along?',
     lookAt: ['Eye line', 'Neck and shoulders', 'Shadow shapes'],
-    form: { drawn: 'structural', notWhole: true, about: ['heads'] },
+    form: { needs: 'head', drawn: 'structural', notWhole: true, about: ['heads'] },
+  }),
+  exercise({
+    id: 'head-by-mass',
+    name: 'Head by mass',
+    family: 'quick',
+    purpose:
+      'The stump lays the head in as one gray mass; the kneaded eraser takes the lights out; the darks go back in.',
+    cues: [
+      'One egg of gray, tilted as the head is tilted. No features.',
+      'Take the lights out: forehead, cheekbone, the bridge of the nose.',
+      'Put the darks back where the eye sockets and the jaw turn under.',
+    ],
+    rule: { gaze: 'mostly on the reference', erasing: 'free', view: 'squint' },
+    seconds: [120, 300, 600],
+    school: 'head by mass',
+    closingQuestion: 'Which light did you take out first?',
+    lookAt: ['One mass first', 'Tilt of the head', 'Lights taken out', 'Darkest accents last'],
+    form: { needs: 'head', drawn: 'mass', notWhole: true, about: ['heads'], broad: true },
+  }),
+  exercise({
+    id: 'timed-study',
+    name: 'Timed study',
+    family: 'quick',
+    purpose: 'Any subject, big shape first: a vase, a tree or a hand is drawn in the same order as a figure.',
+    cues: [
+      'Squint: what is the biggest shape?',
+      'Which way does it lean, and how wide is it against its height?',
+      'Inner shapes by their angles. Edges last.',
+    ],
+    rule: GESTURE,
+    seconds: [60, 180, 600],
+    school: 'study',
+    closingQuestion: 'Did the big shape hold once the small ones were in?',
+    lookAt: ['Big shape', 'Lean', 'Width against height', 'Inner shapes'],
+    form: { needs: 'anything', drawn: 'block-in', notWhole: true },
   }),
   exercise({
     id: 'hands-and-feet',
@@ -190,7 +229,7 @@ export const QUICK = [
     seconds: [30, 60, 120],
     closingQuestion: 'Was it one shape before it had fingers?',
     lookAt: ['One big shape', 'Wrist or ankle', 'Thumb side'],
-    form: { drawn: 'structural', notWhole: true, about: ['hands', 'feet'] },
+    form: { needs: 'hand or foot', drawn: 'structural', notWhole: true, about: ['hands', 'feet'] },
   }),
   exercise({
     id: 'page-of-many',

@@ -90,7 +90,7 @@ export const SEEING = [
     seconds: [120, 180, 300],
     closingQuestion: 'What lined up that you had not expected?',
     lookAt: ['Under the chin', 'Level with the knee', 'Half-way'],
-    form: { drawn: 'block-in' },
+    form: { needs: 'figure', drawn: 'block-in' },
   }),
   exercise({
     id: 'copy-a-drawing',

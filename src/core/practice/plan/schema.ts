@@ -1,5 +1,6 @@
 import { PAPERS, sheetSizeSchema } from '../paper/sheet';
 import * as z from 'zod/mini';
+import { SUBJECT_KINDS } from '../../references/subjectKind';
 import { LONGEST_REFERENCE_ID } from '../../figure/catalogue/referenceId';
 import { durationSchema, LONGEST_MS } from '../time/duration';
 import { exerciseSchema } from '../exercises/exercise';
@@ -22,6 +23,8 @@ const posePlanSchema = z.object({
   referenceId: z.nullable(z.string().check(z.maxLength(LONGEST_REFERENCE_ID))),
   /** What of it is left out on purpose. */
   leftOut: z.optional(z.array(z.string().check(z.maxLength(80))).check(z.maxLength(20))),
+  /** What its picture shows, noted when the session starts, where that is no figure. */
+  shows: z.optional(z.enum(SUBJECT_KINDS)),
   /** The odd one out: outside the theme, and as good skipped as drawn. */
   odd: z.optional(z.boolean()),
   /** Where it differs from the block's. */

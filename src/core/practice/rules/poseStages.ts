@@ -1,8 +1,12 @@
-import { poseExercise } from './poseExercise';
+import type { Exercise } from '../exercises/exercise';
+import { poseExercise, poseIn } from './poseExercise';
 import type { Plan } from '../plan/schema';
 import { schoolStages, stageLengths } from './stages';
+import { isWhole } from './suits';
 import type { Segment } from '../time/timeline';
 
+/** Schools whose stages name parts of a figure. */
+const FIGURE_SCHOOLS: readonly Exercise['school'][] = ['flowing', 'structural'];
 /** Own stages shorter than this are dropped, as those of a school are. */
 export const SHORTEST_OWN_MS = 4000;
 /** Where the whole figure comes first: what is done until it is in, and after. */
@@ -43,7 +47,10 @@ export function poseStages(
     ];
   }
   if (stages) return stageLengths(stages, drawMs, SHORTEST_OWN_MS);
-  return schoolStages(poseExercise(plan, segment)?.school ?? 'none', drawMs, toneFromMs);
+  const school = poseExercise(plan, segment)?.school ?? 'none';
+  // A vase has no spine: what is no figure is drawn in the order that suits anything.
+  const ofFigures = FIGURE_SCHOOLS.includes(school) && !isWhole(poseIn(plan, segment)?.shows);
+  return schoolStages(ofFigures ? 'study' : school, drawMs, toneFromMs);
 }
 
 /** The stage that runs after some time, and where each stage after the first begins, milliseconds from the start of the drawing. */

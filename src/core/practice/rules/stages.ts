@@ -18,6 +18,9 @@ const school = (shortestSeconds: number, ...stages: readonly [name: string, perc
 const SCHOOL_STAGES: Record<Exclude<Exercise['school'], 'none'>, School> = {
   flowing: school(4, ['action line', 20], ['masses', 25], ['tilts', 15], ['limb rhythms', 25], ['landmarks', 15]),
   structural: school(5, ['three masses', 35], ['turn and tilt', 20], ['spine, landmarks', 25], ['limbs', 20]),
+  // What any subject asks for: a vase as well as a figure.
+  study: school(5, ['big shape', 30], ['angles and proportions', 25], ['inner shapes', 25], ['edges and accents', 20]),
+  'head by mass': school(8, ['mass with the stump', 35], ['lights out', 25], ['darks back in', 25], ['edges', 15]),
   'light and dark': school(5, ['lay-in', 35], ['shadow mass', 25], ['squint and check', 10], ['refine', 30]),
   long: school(
     20,

@@ -1,5 +1,7 @@
 import { type FacingCount, facingHabit, type ReferenceFacts } from '../../references/coverage';
 import { pick } from '../../references/pick';
+import { commonKind } from '../../references/subjectKind';
+import { EXERCISE_FOR, suits } from '../rules/suits';
 import { AIMS, type Wish } from './aims';
 import { counted, listPhrases } from '../../words';
 import { easyParts, memoryIsNew } from './chooseReferences';
@@ -65,16 +67,26 @@ export function proposePlan({
   history,
   seed,
   medium,
-  about,
+  about: wantedAbout,
   parts = [],
   picked,
 }: ProposalInput): Plan {
   const { daysSinceLast } = history;
+  // What the pictures show decides which exercises make sense with them.
+  const kind = picked ? undefined : commonKind(references);
+  const makesSense = (id: string): boolean => {
+    const exercise = exerciseById(id);
+    return suits(exercise, kind) || (parts.length > 0 && (exercise.form?.about ?? []).length > 0);
+  };
+  const about = wantedAbout && makesSense(wantedAbout.focus) ? wantedAbout : undefined;
+  const wishes = (about?.wishes ?? mixOf(seed)).map(
+    (wish): Wish => (kind === undefined || makesSense(wish.exercise) ? wish : { ...wish, exercise: EXERCISE_FOR[kind] }),
+  );
   const { recipe } = fitPlan({
     availableMs,
     aim: 'everything',
     shape: 'climb',
-    wishes: about?.wishes ?? mixOf(seed),
+    wishes,
     setId: '',
     seed,
     ...(medium && { medium }),

@@ -10,6 +10,6 @@ import type { PosesRecipe, Recipe } from '../plan/recipe';
 export function setsOfBlock(recipe: Recipe, { exercise, source }: PosesRecipe): string[] {
   const set = source.setId ?? recipe.setId;
   const about = exerciseById(exercise, recipe.exercises)?.form?.about ?? [];
-  if (source.setId !== undefined || set !== BUILT_IN_SET_ID || about.length === 0) return [set];
+  if ((source.setId ?? undefined) !== undefined || set !== BUILT_IN_SET_ID || about.length === 0) return [set];
   return PART_FAMILIES.filter((family) => about.includes(family)).map(builtInFamilySetId);
 }

@@ -178,6 +178,9 @@ export function InkSurface(props: Surface) {
     if (by === 'pen') penSeen.current = true;
     if (live.current || shown === 0 || (by === 'finger' && penSeen.current) || (by === 'mouse' && event.button !== 0))
       return;
+    // A pen set down beside the paper draws nothing.
+    const [x, y] = placeOf(event, { startMs: event.timeStamp, by });
+    if (x < 0 || y < 0 || x * shown > width || y * shown > height) return;
     const place = props.onBegin();
     if (!place) return;
     event.currentTarget.setPointerCapture(event.pointerId);

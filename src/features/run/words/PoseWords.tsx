@@ -12,7 +12,8 @@ import { readPeeks } from '@/core/practice/rules/measuring';
 import type { RuleLine } from '@/core/practice/exercises/exercise';
 import { nothingErased, ruleCard } from '@/core/practice/rules/ruleCard';
 import { holdLimitOf } from '@/core/practice/rules/holds';
-import { poseExercise } from '@/core/practice/rules/poseExercise';
+import { poseExercise, poseIn } from '@/core/practice/rules/poseExercise';
+import { isWhole } from '@/core/practice/rules/suits';
 import { isDrawing, referenceOf, showsReference } from '@/core/practice/rules/showsReference';
 import { capital, counted } from '@/core/words';
 import { MarkKinds } from './MarkKinds';
@@ -101,7 +102,9 @@ export function PoseWords(props: SegmentProps) {
           <p className="mx-auto max-w-[36ch] text-quiet">
             {exercise.rule.gaze === 'eyes closed'
               ? 'Nothing is expected of it. A sound says when it is over, again and again, until you answer.'
-              : 'What carried the weight? Where did it lean?'}
+              : isWhole(poseIn(plan, segment)?.shows)
+                ? 'What carried the weight? Where did it lean?'
+                : 'What was its biggest shape? Which way did it lean?'}
           </p>
         </div>
       )}
