@@ -43,6 +43,10 @@ export const SETTINGS = {
   pad: asJson,
   /** What is said to the inner critic, chosen on a good day. */
   criticReply: z.string().check(z.maxLength(300)),
+  /** Sessions said in a line, the last one first, as JSON. */
+  sessionLines: asJson,
+  /** Sessions proposed on Today begin with a warm-up. */
+  warmUp: z.boolean(),
   /** Advice on Today is wanted. */
   advice: z.boolean(),
   /** The build whose figures the kept pictures of them show. */

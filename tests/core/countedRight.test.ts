@@ -191,7 +191,7 @@ describe('totals and digits', () => {
     const session = sessionOf(planOf(poses(2, 60_000)));
     const other = { ...piecesOf(session)[0], drawing: false, spentMs: 120_000 };
     expect(lifetimeWords([...piecesOf(session), other], [session])).toMatch(
-      /^2 drawings in 2 minutes, plus 2 minutes of line pages and poses passed over, over 1 session/,
+      /^2 drawings in 2 minutes, plus 2 minutes of other lines, over 1 session/,
     );
   });
   it('add up: the days of a week to its minutes, line pages to whole seconds', () => {

@@ -206,11 +206,30 @@ describe('what is done with the blocks chosen', () => {
     four.does((on) => on.split());
     expect(four.shape()).toEqual(['2×60', '2×60', '1×120', '2×30']);
   });
-  it('never leaves a plan without a block', () => {
-    const { does, said, shape } = chosen('a', 'b', 'c');
+  it('can be emptied, and one undo brings everything back', () => {
+    const { does, said, shape, hook } = chosen('a', 'b', 'c');
     does((on) => on.remove());
-    expect(said).toEqual(['A plan needs at least one block: this one stays.']);
+    expect(said).toEqual(['3 blocks deleted. Ctrl+Z brings them back.']);
+    expect(shape()).toHaveLength(0);
+    act(() => hook.result.current.undo());
     expect(shape()).toHaveLength(3);
+  });
+  it('are copied, and the copies are chosen', () => {
+    const { does, hook } = chosen('a');
+    does((on) => on.duplicate());
+    const [first, second] = hook.result.current.recipe.blocks.map(({ id }) => id);
+    expect(first).toBe('a');
+    expect(hook.result.current.selected).toEqual([second]);
+  });
+  it('are called what they are once none is left that the title was about', () => {
+    const { does, hook } = chosen('a', 'b', 'c');
+    does((on) => on.remove());
+    const block = { ...posesBlock('new', 'contour', 2, 300_000) };
+    act(() => hook.result.current.change('Added', (r) => ({ ...r, blocks: [block] })));
+    expect(hook.result.current.recipe.title).toBe('2 x 5 min contour');
+    act(() => hook.result.current.change('Name', (r) => ({ ...r, title: 'Mine' })));
+    act(() => hook.result.current.change('Deleted', (r) => ({ ...r, blocks: [{ ...block, id: 'other' }] })));
+    expect(hook.result.current.recipe.title).toBe('Mine');
   });
   it('pins all of them, and unpins them only where all are', () => {
     const { does, hook } = chosen('a', 'b');

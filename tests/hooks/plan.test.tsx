@@ -133,7 +133,7 @@ const session = (id: string, startedAtMs: number): Session => ({
   note: '',
 });
 
-const CHOICE = { minutes: 20, setId: BUILT_IN_SET_ID, medium: 'pencil', advice: true };
+const CHOICE = { minutes: 20, setId: BUILT_IN_SET_ID, medium: 'pencil', advice: true, warmUp: true };
 
 describe('whose sessions', () => {
   const demo = [session('demo-1', NOW - 3 * 86_400_000), session('demo-2', NOW - 2 * 86_400_000)];
@@ -145,15 +145,16 @@ describe('whose sessions', () => {
     expect(ownSessions([...demo, own])).toEqual([own]);
     expect(sameLearner([...demo, own], demo[0])).toEqual(demo);
   });
-  it('make the reason of a proposal: hers are named', async () => {
+  it('of the demo learner are no reason for a newcomer’s session', async () => {
     const references = shippedReferences(BUILT_IN_SET_ID);
     const proposed = (sessions: Session[]) => {
       const whose = lookedAt(sessions);
       return renderHook(() => useProposal(CHOICE, references, whose, NOW, 0)).result;
     };
     const hers = proposed(demo);
-    await waitFor(() => expect(hers.current.proposal?.plan.why).toMatch(/because Wren has not drawn /));
+    await waitFor(() => expect(hers.current.proposal?.plan.why).toMatch(/because a first session /));
     const mine = proposed([...demo, { ...own, startedAtMs: NOW - 3 * 86_400_000 }]);
+    expect(hers.current.proposal?.plan.why).not.toContain('Wren');
     await waitFor(() => expect(mine.current.proposal?.plan.why).toMatch(/because you have not drawn /));
   });
   it('do not change a proposal in the middle of an evening, wherever the day is divided', async () => {

@@ -46,6 +46,7 @@ function editorOf(recipe: Recipe, selected: readonly string[] = []): PlanEditor 
     undoWords: undefined,
     redoWords: undefined,
     newId: () => 'new',
+    kind: undefined,
     savedAs: nothing,
     elsewhere: undefined,
     settle: nothing,
@@ -134,7 +135,7 @@ describe('the blocks as a list', () => {
       level('b', 2, 600_000, { exercise: 'blind-contour', bothHands: true }),
     ];
     const editor = editorOf(recipeWith(blocks));
-    const words = textOf(renderToStaticMarkup(<BlockList editor={editor} startsAt={19 * 60} />));
+    const words = textOf(renderToStaticMarkup(<BlockList editor={editor} startsAt={19 * 60} onKey={() => false} />));
     expect(words).toContain('Flowing gesture 3 × 2 min 6:00 19:00');
     expect(words).toContain('Rest 2 min 2:00 19:06');
     expect(words).toContain('Blind contour 4 × 10 min 40:00 19:08');

@@ -16,5 +16,5 @@ export function lifetimeWords(pieces: readonly Piece[], sessions: readonly Pick<
   const { drawings, spentMs } = total(pieces.filter(({ drawing }) => drawing));
   const otherMs = total(pieces).spentMs - spentMs;
   const sinceMs = sessions.reduce((least, { startedAtMs }) => Math.min(least, startedAtMs), Infinity);
-  return `${counted(drawings, 'drawing')} in ${hoursWords(spentMs)}${otherMs >= 60_000 ? `, plus ${hoursWords(otherMs)} of line pages and poses passed over` : ''}, over ${counted(sessions.length, 'session')} since ${fullDate(sinceMs)}.`;
+  return `${counted(drawings, 'drawing')} in ${hoursWords(spentMs)}${otherMs >= 60_000 ? `, plus ${hoursWords(otherMs)} of other lines` : ''}, over ${counted(sessions.length, 'session')} since ${fullDate(sinceMs)}.`;
 }

@@ -3,7 +3,7 @@ import { DndContext, type DragEndEvent } from '@dnd-kit/core';
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { GripVertical, Pin } from 'lucide-react';
-import { useId, useMemo } from 'react';
+import { type KeyboardEvent, useId, useMemo } from 'react';
 import { clockDigits } from '@/core/practice/time/duration';
 import { moveBlocks } from '@/core/practice/edit/edit';
 import { plannedRibbon, type RibbonFamily } from '@/core/practice/time/ribbon';
@@ -45,7 +45,16 @@ function rowsOf({ plan, origins, recipe }: PlanEditor): ListRow[] {
 }
 
 /** The blocks as a list: the same as the ribbon, for reading, sorting and choosing. */
-export function BlockList({ editor, startsAt }: { editor: PlanEditor; startsAt: number }) {
+export function BlockList({
+  editor,
+  startsAt,
+  onKey,
+}: {
+  editor: PlanEditor;
+  startsAt: number;
+  /** What a key does to the chosen blocks; the same keys as on the ribbon. */
+  onKey: (event: KeyboardEvent) => boolean;
+}) {
   const { recipe, plan, selected } = editor;
   const rows = useMemo(() => rowsOf(editor), [editor]);
   const { totalMs, atLeastMs } = sumPlan(plan);
@@ -86,6 +95,12 @@ export function BlockList({ editor, startsAt }: { editor: PlanEditor; startsAt: 
                   patternId={patternId}
                   time={minuteOfDay(startsAt + row.startMs / 60_000)}
                   isSelected={selected.includes(row.id)}
+                  onKey={(event) => {
+                    const id = row.id as string;
+                    // Keys act on what is chosen: a row that is not is chosen first.
+                    if (!selected.includes(id)) editor.select([id]);
+                    else if (onKey(event)) event.preventDefault();
+                  }}
                   onSelect={(extend) => {
                     const id = row.id as string;
                     if (!extend) editor.select([id]);
@@ -118,8 +133,9 @@ interface SortableRowProps {
   time: string;
   isSelected: boolean;
   onSelect: (extend: boolean) => void;
+  onKey: (event: KeyboardEvent) => void;
 }
-function SortableRow({ row, id, patternId, time, isSelected, onSelect }: SortableRowProps) {
+function SortableRow({ row, id, patternId, time, isSelected, onSelect, onKey }: SortableRowProps) {
   const { setNodeRef, transform, transition, attributes, listeners, isDragging } = useSortable({ id });
   const style = { transform: CSS.Translate.toString(transform), transition };
   const notch = isNotch(row.family);
@@ -142,7 +158,11 @@ function SortableRow({ row, id, patternId, time, isSelected, onSelect }: Sortabl
         type="button"
         aria-pressed={isSelected}
         className="flex min-w-0 flex-1 items-center gap-2 py-[3px] text-left"
+        data-row={id}
         onClick={(event) => onSelect(event.shiftKey || event.ctrlKey || event.metaKey)}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter' && event.key !== ' ' && event.key !== 'Tab') onKey(event);
+        }}
       >
         <svg width="30" height="16" aria-hidden className="shrink-0">
           <rect

@@ -120,7 +120,7 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
         <button
           type="button"
           className={`btn btn-sm ${before ? 'btn-quiet' : ''}`}
-          disabled={busy || !kept.value}
+          disabled={busy || !kept.value || recipe.blocks.length === 0}
           onClick={() => keep(undefined)}
         >
           {before ? 'Keep as a new plan' : 'Keep this plan'}

@@ -7,11 +7,12 @@ import type { Session } from '@/core/journal/session';
 import { drawingHistory } from '@/core/journal/history';
 import { lengthsThatWork } from '@/core/growing/lengthsThatWork';
 import { clockDigits } from '@/core/practice/time/duration';
-import { insertBlocks, placeForNew, updatePoses } from '@/core/practice/edit/edit';
+import { insertBlocks, placeForNew, updatePoses, withExercise } from '@/core/practice/edit/edit';
+import { lastExercises } from '@/core/journal/lastExercise';
 import type { Exercise } from '@/core/practice/exercises/exercise';
 import { fitPlan } from '@/core/practice/fit/fit';
 import { planWhy } from '@/core/practice/start/planWhy';
-import { freshBlock, posesBlock } from '@/core/practice/edit/newBlock';
+import { countThatFits, freshBlock, posesBlock } from '@/core/practice/edit/newBlock';
 import type { Recipe, RecipeBlock } from '@/core/practice/plan/recipe';
 import { exerciseById } from '@/core/practice/exercises';
 import { roomForOne } from '@/core/practice/fit/roomForOne';
@@ -34,11 +35,14 @@ import { type Ask, availableOf } from './ask';
 import { AskBar } from './AskBar';
 import { blockActs } from './blockActs';
 import { BlockList } from './BlockList';
+import type { Amount } from './ExerciseChooser';
 import { Keys } from './Keys';
 import { PlanRibbon } from './PlanRibbon';
 import { Problems } from './Problems';
 import { Toolbar } from './Toolbar';
-import { usePlanEditor } from './usePlanEditor';
+import { useSessionLine } from '@/storage/hooks/useSessionLine';
+import { SessionLine } from '@/ui/SessionLine';
+import { ANOTHER_PLAN, usePlanEditor } from './usePlanEditor';
 import { usePageKeys } from '@/ui/input/usePageKeys';
 
 const ExerciseChooser = dynamic(() => import('./ExerciseChooser').then((m) => m.ExerciseChooser));
@@ -130,25 +134,14 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
     change(words, (r) => insertBlocks(r, some, placeForNew(r, selected)));
     editor.select(some.map((b) => b.id));
   };
-  const chooseExercise = (exercise: Exercise): void => {
+  const chooseExercise = (exercise: Exercise, amount: Amount): void => {
     if (open === 'change' && blocks[0]?.kind === 'poses') {
       const { id } = blocks[0];
-      change('Exercise', (r) =>
-        updatePoses(r, [id], (b) => {
-          const fresh = freshBlock(b.id, exercise.id, r.sheet, r.exercises);
-          return {
-            ...fresh,
-            pinned: b.pinned,
-            count: fresh.labels.length > 0 ? fresh.count : b.count,
-            changeMs: b.changeMs,
-            leadInMs: b.leadInMs,
-            source: { ...fresh.source, setId: b.source.setId },
-          };
-        }),
-      );
-    } else put([freshBlock(editor.newId(), exercise.id, recipe.sheet, recipe.exercises)], 'Added');
+      change('Exercise', (r) => updatePoses(r, [id], (b) => withExercise(r, b, exercise.id)));
+    } else put([freshBlock(editor.newId(), exercise.id, recipe.sheet, recipe.exercises, amount)], 'Added');
     setOpen(undefined);
   };
+  const recentExercises = useMemo(() => lastExercises(sessions), [sessions]);
   const holdsToEnd = ask.until && ask.holds !== false && recipe.startsAtMinute === null;
   const start = (): void => {
     if (stopped || starting) return;
@@ -158,6 +151,27 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
     startPlan(holdsToEnd ? { ...plan, finishAtMs: nextAtMinute(ask.untilMinute, nowMs) } : plan);
   };
 
+  const said = useSessionLine({
+    sessions,
+    sets,
+    setId: recipe.setId,
+    medium: recipe.medium,
+    exercises: recipe.exercises,
+    sheet: recipe.sheet,
+    nowMs,
+    onProblem: toastProblem,
+  });
+  /** The plan becomes what the line says. */
+  const takeLine = (): void => {
+    if (!said.read || 'problem' in said.read) return;
+    const { recipe: next, untilMinute, understood } = said.read;
+    change(ANOTHER_PLAN, (r) => ({ ...next, grade: r.grade, audience: r.audience, startsAtMinute: r.startsAtMinute }));
+    editor.select([]);
+    askFor(untilMinute === undefined ? { availableMs: next.availableMs, until: false } : { untilMinute, until: true });
+    said.remember();
+    said.setLine('');
+    say(`Planned: ${understood}.`);
+  };
   const act = blockActs(editor, say);
   const onKey = (event: ReactKeyboardEvent): boolean => {
     if (event.ctrlKey || event.metaKey) return false;
@@ -248,6 +262,19 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
           onRefit={refitIt}
         />
       </div>
+      <div className="mt-1">
+        <SessionLine
+          line={said.line}
+          onLine={said.setLine}
+          read={said.read}
+          remembered={said.remembered}
+          onEnter={takeLine}
+        >
+          <button type="button" className="btn btn-sm max-sm:h-12" onClick={takeLine}>
+            Use this line
+          </button>
+        </SessionLine>
+      </div>
       {editor.elsewhere && (
         <Notice>
           <span className="mr-3">
@@ -314,7 +341,7 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
         }
       />
       <div className="mt-2 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)_minmax(0,1fr)] lg:*:overflow-y-auto lg:*:pb-3">
-        <BlockList editor={editor} startsAt={startsAt} />
+        <BlockList editor={editor} startsAt={startsAt} onKey={onKey} />
         <Inspector editor={editor} sets={sets} availableMs={availableMs} onExercise={() => setOpen('change')} />
         <TableCard editor={editor} things={materials} available={editor.available} sessions={sessions} nowMs={nowMs} />
       </div>
@@ -333,6 +360,13 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
           title={open === 'add' ? 'Add a block' : 'Another exercise'}
           own={recipe.exercises}
           current={blocks[0]?.kind === 'poses' ? blocks[0].exercise : undefined}
+          recent={recentExercises}
+          kind={editor.kind}
+          countFor={
+            open === 'add'
+              ? (exercise, lengthMs) => countThatFits(exercise, lengthMs, availableMs - sums.totalMs)
+              : undefined
+          }
           onChoose={chooseExercise}
           onOwn={(made) => {
             change('An exercise of your own', (r) => ({ ...r, exercises: [...r.exercises, made] }));

@@ -21,7 +21,7 @@ import { listSavedPlans, savePlan } from '@/storage/sessions/savedPlans';
 import { useStored } from '@/storage/hooks/useStored';
 import { Dialog } from '@/ui/Dialog';
 import { OpenPlanFile } from './OpenPlanFile';
-import type { PlanEditor } from './usePlanEditor';
+import { ANOTHER_PLAN, type PlanEditor } from './usePlanEditor';
 
 interface StartsProps {
   editor: PlanEditor;
@@ -38,7 +38,7 @@ export function Starts({ editor, sessions, nowMs, onTold, onAvailable, onClose }
   const saved = useStored(listSavedPlans, ['plans'], []);
   const take = (given: Recipe, words: string): void => {
     const next = followAnswers(given, wholeAnswers(sessions.flatMap(piecesOf)));
-    change('Another plan', () => next);
+    change(ANOTHER_PLAN, () => next);
     editor.select([]);
     onAvailable(next.availableMs);
     onTold(words);
@@ -111,6 +111,18 @@ export function Starts({ editor, sessions, nowMs, onTold, onAvailable, onClose }
           </ul>
         </section>
         <section>
+          <button
+            type="button"
+            className="btn-quiet btn mb-4 btn-sm"
+            onClick={() =>
+              take(
+                { ...recipe, blocks: [], title: 'A new plan', why: 'Empty so far.' },
+                'An empty plan. Add poses, or say it in a line.',
+              )
+            }
+          >
+            An empty plan
+          </button>
           <h3 className="text-[18px]">Plans you keep</h3>
           {saved.value?.length === 0 && (
             <p className="mt-1 text-[14px] text-quiet">None yet. “Keep, print, share…” keeps this one.</p>

@@ -30,7 +30,7 @@ export function Toolbar({ act, none, editor, canZoom, onZoom, needs, onAdd, onPu
   const { newId, undoWords, redoWords } = editor;
   return (
     <div className="flex flex-wrap items-center gap-1 py-1" role="toolbar" aria-label="Blocks">
-      <button type="button" className="btn btn-sm" onClick={onAdd} title="Add a block (N)">
+      <button id="add-poses" type="button" className="btn btn-sm" onClick={onAdd} title="Add a block (N)">
         <Plus size={16} aria-hidden /> Add poses
       </button>
       <Put label="Rest" onPut={() => onPut([restBlock(newId(), 120_000)], 'Added')} />

@@ -11,6 +11,15 @@ import { MAX_COUNT, type RecipeBlock, rowLengths } from '@/core/practice/plan/re
 import { counted } from '@/core/words';
 import type { PlanEditor } from './usePlanEditor';
 
+/** Leads the focus to the block that took a deleted one's place, or to adding one, where it would be lost with it. */
+function keepFocus(at: number): void {
+  requestAnimationFrame(() => {
+    if (document.activeElement !== document.body) return;
+    const rows = document.querySelectorAll<HTMLElement>('[data-row]');
+    (rows[Math.min(at, rows.length - 1)] ?? document.getElementById('add-poses'))?.focus();
+  });
+}
+
 /** What can be done with the chosen blocks, by keys and by buttons. */
 export function blockActs(editor: PlanEditor, say: (words: string) => void) {
   const { recipe, selected, change } = editor;
@@ -26,7 +35,12 @@ export function blockActs(editor: PlanEditor, say: (words: string) => void) {
     shorter: () => each('Shorter', (b) => stepBlock(b, -1)),
     more: () => count('One more', 1),
     fewer: () => count('One fewer', -1),
-    duplicate: () => change('Duplicated', (r) => duplicateBlocks(r, selected, editor.newId)),
+    duplicate: () => {
+      const copies = selected.map(() => editor.newId());
+      let next = 0;
+      change('Duplicated', (r) => duplicateBlocks(r, selected, () => copies[next++ % copies.length]));
+      editor.select(copies);
+    },
     split: () => {
       const [block] = blocks;
       if (!block) return;
@@ -42,8 +56,8 @@ export function blockActs(editor: PlanEditor, say: (words: string) => void) {
     },
     remove: () => {
       if (selected.length === 0) return;
-      if (selected.length === recipe.blocks.length) return say('A plan needs at least one block: this one stays.');
       change('Deleted', (r) => removeBlocks(r, selected));
+      keepFocus(recipe.blocks.findIndex((b) => selected.includes(b.id)));
       say(`${counted(selected.length, 'block')} deleted. Ctrl+Z brings ${selected.length === 1 ? 'it' : 'them'} back.`);
     },
     pin: () => {

@@ -3,11 +3,14 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { chooseReferences, poolOf } from '@/core/practice/start/chooseReferences';
 import { type Chosen, layOutRecipe, type Origin } from '@/core/practice/plan/layOut';
+import { sayLine } from '@/core/practice/line/sayLine';
+import { counted } from '@/core/words';
 import { findProblems } from '@/core/practice/edit/problems';
 import type { Problem } from '@/core/practice/edit/problem';
 import { blockIds, overTheMost, type Recipe, type PosesRecipe } from '@/core/practice/plan/recipe';
 import type { Plan } from '@/core/practice/plan/schema';
 import { afterDoing, afterRedoing, afterUndoing, goesOn, NO_STEPS, type Steps } from '@/core/undo';
+import { commonKind, type SubjectKind } from '@/core/references/subjectKind';
 import { storageProblem } from '@/storage/problems';
 import { useKeeping } from '@/storage/hooks/useKeeping';
 import type { Session } from '@/core/journal/session';
@@ -22,6 +25,8 @@ interface Step {
 }
 interface History extends Steps<Step> {
   recipe: Recipe;
+  /** Ids of the blocks that the title and the reason are about; undefined where the learner named the plan. */
+  titled: readonly string[] | undefined;
 }
 /** So many steps can be undone. */
 const MOST = 200;
@@ -36,6 +41,8 @@ export interface PlanEditor {
   ready: boolean;
   /** Pictures there are to choose from, in all its blocks together. */
   available: number;
+  /** What the plan's set mostly shows; undefined where that is mixed or not known. */
+  kind: SubjectKind | undefined;
   /** What a block may be drawn from, and what of its sets its wishes leave out. */
   poolOfBlock: (block: PosesRecipe) => { pool: readonly string[]; leftOut: readonly string[] };
   selected: readonly string[];
@@ -56,7 +63,22 @@ export interface PlanEditor {
 }
 
 /** A change that begins another plan. */
-const ANOTHER_PLAN = 'Another plan';
+export const ANOTHER_PLAN = 'Another plan';
+
+/** The longest title said in full. */
+const LONG_TITLE = 60;
+
+/** The changed recipe with a title and a reason that are about it: once every block they were about is gone, it is called what it is. */
+function withTitleOf({ titled }: History, words: string, next: Recipe): Pick<History, 'recipe' | 'titled'> {
+  const ids = next.blocks.map(({ id }) => id);
+  if (words === 'Name') return { recipe: next, titled: undefined };
+  if (words === ANOTHER_PLAN || words === 'Planned') return { recipe: next, titled: ids };
+  if (titled === undefined || ids.length === 0 || titled.some((id) => ids.includes(id)))
+    return { recipe: next, titled };
+  const line = sayLine(next);
+  const title = line.length <= LONG_TITLE ? line : `${counted(ids.length, 'block')} of your own`;
+  return { recipe: { ...next, title, why: 'Put together block by block.' }, titled: ids };
+}
 
 /** Marks a recipe and the versions of the same plan before it as one saved plan. */
 function markSaved(history: History, savedId: string): History {
@@ -75,7 +97,11 @@ const sameStep = (a: Step | undefined, words: string, since: number): boolean =>
 
 /** The plan being built, with what follows from it, undo, and a draft that survives leaving. */
 export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs: number): PlanEditor {
-  const [history, setHistory] = useState<History>({ ...NO_STEPS, recipe: first });
+  const [history, setHistory] = useState<History>({
+    ...NO_STEPS,
+    recipe: first,
+    titled: first.blocks.map(({ id }) => id),
+  });
   const [selected, setSelected] = useState<readonly string[]>([]);
   const lastChange = useRef(0);
   const [newId] = useState(() => blockIds(Math.floor(Math.random() * 2 ** 31)));
@@ -103,13 +129,15 @@ export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs
         queueMicrotask(() => toastProblem(`${over} Nothing was changed.`));
         return h;
       }
+      const titled = withTitleOf(h, words, next);
       const merged = sameStep(h.past.at(-1), words, since);
-      return { ...(merged ? { ...h, future: [] } : afterDoing(h, { words, recipe: h.recipe }, MOST)), recipe: next };
+      return { ...(merged ? { ...h, future: [] } : afterDoing(h, { words, recipe: h.recipe }, MOST)), ...titled };
     });
   }, []);
   const undo = useCallback(() => {
     lastChange.current = 0;
     setHistory((h) => ({
+      ...h,
       ...afterUndoing(h, ({ words }) => ({ words, recipe: h.recipe })),
       recipe: h.past.at(-1)?.recipe ?? h.recipe,
     }));
@@ -117,6 +145,7 @@ export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs
   const redo = useCallback(() => {
     lastChange.current = 0;
     setHistory((h) => ({
+      ...h,
       ...afterRedoing(h, ({ words }) => ({ words, recipe: h.recipe })),
       recipe: h.future.at(-1)?.recipe ?? h.recipe,
     }));
@@ -134,6 +163,7 @@ export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs
     );
     return new Set(pictures).size;
   }, [recipe, pools]);
+  const kind = useMemo(() => commonKind(pools.bySet.get(recipe.setId) ?? []), [pools, recipe.setId]);
   const poolOfBlock = useCallback(
     (block: PosesRecipe) => {
       const pool = poolOf(recipe, block, pools).map((r) => r.id);
@@ -150,6 +180,7 @@ export function usePlanEditor(first: Recipe, sessions: readonly Session[], nowMs
     problems,
     ready,
     available,
+    kind,
     poolOfBlock,
     selected: selected.filter((id) => recipe.blocks.some((b) => b.id === id)),
     select: setSelected,

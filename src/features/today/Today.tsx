@@ -20,10 +20,12 @@ import { listSessions } from '@/storage/sessions/sessions';
 import { loadPromise } from '@/storage/sessions/promise';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { useStart } from '@/storage/hooks/useStart';
+import { useSessionLine } from '@/storage/hooks/useSessionLine';
 import { useStored } from '@/storage/hooks/useStored';
 import { Explained } from '@/ui/Explained';
 import { MinutesRuler } from '@/ui/MinutesRuler';
 import { Notice } from '@/ui/Notice';
+import { SessionLine } from '@/ui/SessionLine';
 import { SumsEquation } from '@/ui/SumsEquation';
 import { Ribbon } from '@/ui/ribbon/Ribbon';
 import { unlockSound } from '@/ui/sound/cuePlayer';
@@ -35,6 +37,7 @@ import { TryingField } from './TryingField';
 import { StandingReference } from './StandingReference';
 import type { Choice } from './planner';
 import { useProposal } from './useProposal';
+import { useSaidPlan } from './useSaidPlan';
 import { WeekBoxes } from './WeekBoxes';
 import { usePageKeys } from '@/ui/input/usePageKeys';
 
@@ -42,17 +45,19 @@ const DEFAULT_MINUTES = 20;
 
 async function loadChoice(): Promise<Choice> {
   await seedOnFirstVisit(Date.now());
-  const [minutes, setId, medium, advice] = await Promise.all([
+  const [minutes, setId, medium, advice, warmUp] = await Promise.all([
     loadSetting('minutes'),
     loadSetting('setId'),
     loadSetting('medium'),
     loadSetting('advice'),
+    loadSetting('warmUp'),
   ]);
   return {
     minutes: minutes ?? DEFAULT_MINUTES,
     setId: setId ?? BUILT_IN_SET_ID,
     medium: medium ?? MEDIA[0].id,
     advice: advice ?? true,
+    warmUp: warmUp ?? true,
   };
 }
 
@@ -82,7 +87,18 @@ export function Today() {
     soFar,
     problem: unplanned,
   } = useProposal(choice && { ...choice, setId }, references.value, saved.value && whose, nowMs, mix);
-  const plan = proposal?.plan;
+  const said = useSessionLine({
+    sessions: whose?.of ? undefined : whose?.sessions,
+    sets: sets.value,
+    setId,
+    medium: choice?.medium ?? MEDIA[0].id,
+    nowMs,
+    onProblem: toastProblem,
+  });
+  const saidPlan = useSaidPlan(said.read, nowMs);
+  /** A session said in a line comes before what is proposed. */
+  const isSaid = said.read !== undefined;
+  const plan = isSaid ? saidPlan.value : proposal?.plan;
   /** A plan that stands on today, or a course's day: it has its own time and its own pictures. */
   const { scheduled, course } = plan?.cause ?? {};
   const blocks = useMemo(() => plan && plannedRibbon(plan), [plan]);
@@ -96,6 +112,7 @@ export function Today() {
     if (part.setId !== undefined) saveSetting('setId', part.setId).catch(fail);
     if (part.medium !== undefined) saveSetting('medium', part.medium).catch(fail);
     if (part.advice !== undefined) saveSetting('advice', part.advice).catch(fail);
+    if (part.warmUp !== undefined) saveSetting('warmUp', part.warmUp).catch(fail);
     // What stands on today has its own time and pictures: who wants others wants another session.
     if ((part.minutes !== undefined || part.setId !== undefined) && (scheduled || course))
       setMix(proposal?.planned ?? 0);
@@ -113,7 +130,7 @@ export function Today() {
     void import('@/core/practice/plan/recipeOf')
       .then(({ recipeOf }) => saveSetting('planDraft', JSON.stringify(recipeOf(begun, setId, true))))
       .then(
-        () => router.push('/plan'),
+        () => router.push('/plan?from=today'),
         (error: unknown) => toastProblem(storageProblem(error)),
       );
   };
@@ -121,8 +138,9 @@ export function Today() {
   const start = useCallback(() => {
     if (!begun || starting) return;
     unlockSound();
+    said.remember();
     startPlan(begun);
-  }, [begun, starting, startPlan]);
+  }, [begun, starting, startPlan, said]);
 
   usePageKeys((key, { target, repeat }) => {
     if (key !== 'Enter' || repeat || (target as HTMLElement).closest('button, a, [type=checkbox], [type=radio]'))
@@ -135,7 +153,9 @@ export function Today() {
   const sums = plan && sumPlan(plan);
   const empty = references.value?.length === 0;
   const minutes =
-    plan && sums && (scheduled || course) ? Math.ceil(sums.totalMs / 60_000) : (choice?.minutes ?? DEFAULT_MINUTES);
+    plan && sums && (scheduled || course || isSaid)
+      ? Math.ceil(sums.totalMs / 60_000)
+      : (choice?.minutes ?? DEFAULT_MINUTES);
   return (
     <main className="px-4 pt-4 pb-5 sm:px-10" aria-busy={!plan}>
       <h1 className="sr-only">Today</h1>
@@ -178,7 +198,16 @@ export function Today() {
         </button>
       </section>
 
-      <section aria-label="The session" className="mt-4">
+      <div className="mt-2">
+        <SessionLine
+          line={said.line}
+          onLine={said.setLine}
+          read={said.read}
+          remembered={said.remembered}
+          onEnter={start}
+        />
+      </div>
+      <section aria-label="The session" className="mt-2">
         <p className="flex flex-wrap items-baseline gap-x-3 gap-y-2 font-serif text-[22px]">
           <span>I am drawing from</span>
           <select
@@ -212,10 +241,20 @@ export function Today() {
               </option>
             ))}
           </select>
+          <label className="flex cursor-pointer items-center gap-2 font-sans text-[15px]">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-sm"
+              checked={choice?.warmUp ?? true}
+              disabled={isSaid}
+              onChange={(event) => choose({ warmUp: event.target.checked })}
+            />
+            warm up first
+          </label>
           <button
             type="button"
             className="btn-quiet btn ml-auto font-sans btn-sm"
-            disabled={!plan}
+            disabled={!plan || isSaid}
             onClick={() => setMix(mix + 1)}
           >
             <RefreshCw size={15} aria-hidden /> Another mix
@@ -234,8 +273,12 @@ export function Today() {
           <div className="mt-2 min-h-[22px]">
             {plan && (
               <>
-                <b>Why this plan:</b> <Explained>{plan.why[0].toLowerCase() + plan.why.slice(1)}</Explained>{' '}
-                {!scheduled && !course && (
+                {!isSaid && (
+                  <>
+                    <b>Why this plan:</b> <Explained>{plan.why[0].toLowerCase() + plan.why.slice(1)}</Explained>{' '}
+                  </>
+                )}
+                {!scheduled && !course && !isSaid && !whose?.of && (
                   <button
                     type="button"
                     className="link-quiet text-[14px] text-quiet"
@@ -245,7 +288,9 @@ export function Today() {
                   </button>
                 )}{' '}
                 <TryingField lesson={lesson} onLesson={setLesson} />
-                <AskHand />
+                <span className="ml-5 inline-block">
+                  <AskHand />
+                </span>
               </>
             )}
           </div>

@@ -33,12 +33,14 @@ export async function loadPast({ sessions, of }: Whose, nowMs: number): Promise<
   const todayMs = startOfDay(nowMs).getTime();
   const today = localDay(nowMs);
   const own = of === undefined;
-  const past = drawingHistory(sessions, todayMs);
-  const { memorySessions, drawn, recent, ...history } = past;
+  // The demo learner's weeks are shown, but nothing is proposed because of them: a newcomer has a first session.
+  const based = own ? sessions : [];
+  const past = drawingHistory(based, todayMs);
+  const { drawn, recent, ...history } = past;
   const unique = [...new Set(drawn)];
   const [factsList, measured, plans, courses, shipped] = await Promise.all([
     factsOf(unique),
-    measuredDrawings(sessions),
+    measuredDrawings(based),
     listSavedPlans(),
     listCourses(),
     Promise.all(PART_FAMILIES.map((family) => referencesOf(builtInFamilySetId(family)))),
@@ -47,7 +49,7 @@ export async function loadPast({ sessions, of }: Whose, nowMs: number): Promise<
   const lately = (count: number): ReferenceFacts[] =>
     count > 0 ? drawn.slice(-count).flatMap((id) => facts.get(id) ?? []) : [];
   const facings = countFacings(lately(HABIT_WINDOW));
-  const pieces = sessions.flatMap(piecesOf);
+  const pieces = based.flatMap(piecesOf);
   // Plans and courses are the learner's own, whoever's sessions are looked at.
   const made = own ? sessions : [];
   const scheduled = scheduledFor(plans, made, today);
@@ -57,22 +59,15 @@ export async function loadPast({ sessions, of }: Whose, nowMs: number): Promise<
     today,
   );
   return {
-    history: {
-      ...history,
-      memorySessions: own ? memorySessions : 0,
-      of,
-      recent: lately(recent),
-      facings,
-    },
+    history: { ...history, recent: lately(recent), facings },
     known: knownOf({
-      sessions,
+      sessions: based,
       pieces,
       familyOf: (id) => facts.get(id)?.family,
       viewOf: (id) => facts.get(id)?.viewName,
       measured,
       facings,
       nowMs,
-      of,
     }),
     scheduled,
     ...(course && { course }),
@@ -84,7 +79,7 @@ export async function loadPast({ sessions, of }: Whose, nowMs: number): Promise<
       lately(latelyCount(recent)),
     ),
     shippedParts: shipped.flat(),
-    soFar: sessions.length > 0 ? lifetimeWords(pieces, sessions) : '',
+    soFar: sessions.length > 0 ? lifetimeWords(sessions.flatMap(piecesOf), sessions) : '',
   };
 }
 
@@ -95,12 +90,14 @@ export interface Choice {
   medium: string;
   /** What the months say is wanted. */
   advice: boolean;
+  /** It begins with a warm-up. */
+  warmUp: boolean;
 }
 
 /** Today's plan. @param mix How often another one was asked for. */
 export const planFor = (
   { shippedParts, ...past }: Past,
-  { minutes, setId, medium, advice }: Choice,
+  { minutes, setId, medium, advice, warmUp }: Choice,
   references: readonly ReferenceFacts[],
   seed: number,
   mix: number,
@@ -115,4 +112,5 @@ export const planFor = (
     medium,
     mix,
     advice,
+    withoutWarmUp: !warmUp,
   });

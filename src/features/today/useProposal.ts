@@ -36,7 +36,7 @@ export function useProposal(
     ['pictures', 'sets', 'drawings', 'plans', 'courses'],
     [whose, todayMs],
   );
-  const { minutes, setId, medium, advice } = choice ?? {};
+  const { minutes, setId, medium, advice, warmUp } = choice ?? {};
   const proposal = useMemo(() => {
     if (
       !known.value ||
@@ -44,11 +44,12 @@ export function useProposal(
       minutes === undefined ||
       setId === undefined ||
       medium === undefined ||
-      advice === undefined
+      advice === undefined ||
+      warmUp === undefined
     )
       return undefined;
     const { planFor, past } = known.value;
-    return planFor(past, { minutes, setId, medium, advice }, references, past.known.today * 100 + mix, mix);
-  }, [known.value, references, minutes, setId, medium, advice, mix]);
+    return planFor(past, { minutes, setId, medium, advice, warmUp }, references, past.known.today * 100 + mix, mix);
+  }, [known.value, references, minutes, setId, medium, advice, warmUp, mix]);
   return { proposal, soFar: known.value?.past.soFar ?? '', problem: known.problem };
 }

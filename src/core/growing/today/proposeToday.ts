@@ -22,6 +22,8 @@ export interface TodayInput extends Pick<ProposalInput, 'availableMs' | 'referen
   known: Known;
   /** Parts of the body to draw; none where what is drawn from is chosen by the learner. */
   parts: readonly ReferenceFacts[];
+  /** The first pose comes at once. */
+  withoutWarmUp?: boolean | undefined;
   /** Kept plans that are due, and the course that is being taken: they come first. */
   scheduled: readonly Scheduled[];
   course?: Course | undefined;
@@ -104,6 +106,7 @@ export function proposeToday(input: TodayInput): { plan: Plan; planned: number }
   const day = advice ? dayOf(known, availableMs, canDraw, mix - planned) : undefined;
   const plan = proposePlan({
     availableMs,
+    withoutWarmUp: input.withoutWarmUp,
     references,
     parts,
     history,

@@ -1,5 +1,6 @@
 import { lengthsOf, type PosesRecipe, type Recipe, type RecipeBlock, poseLengths, rowLengths } from '../plan/recipe';
 import { shiftLength } from '../fit/refit';
+import { freshBlock } from './newBlock';
 import { FAMILY_HOLD_LIMIT_MS } from '../rules/holds';
 import { BREATHS } from '../start/warmUp';
 import { without } from '../../without';
@@ -36,11 +37,40 @@ export function placeForNew({ blocks }: Recipe, chosen: readonly string[]): numb
   return last >= 0 ? last + 1 : end?.kind === 'rest' && end.purpose === 'look back' ? blocks.length - 1 : blocks.length;
 }
 
-/** Take blocks out; the last one stays, since a plan of nothing is none. */
-export function removeBlocks(recipe: Recipe, ids: readonly string[]): Recipe {
-  const left = recipe.blocks.filter((b) => !ids.includes(b.id));
-  return left.length === 0 ? recipe : { ...recipe, blocks: left };
+/** Takes blocks out. A plan may be empty while it is being built. */
+export const removeBlocks = (recipe: Recipe, ids: readonly string[]): Recipe => ({
+  ...recipe,
+  blocks: recipe.blocks.filter((b) => !ids.includes(b.id)),
+});
+
+/**
+ * Exchanges a block's exercise. What was set for its poses stays: how many, its own lengths, hands, pairs, medium and clock; what belongs
+ * to the old exercise (its rule, stages, labels) goes.
+ */
+export function withExercise(recipe: Recipe, block: PosesRecipe, exerciseId: string): PosesRecipe {
+  const fresh = freshBlock(block.id, exerciseId, recipe.sheet, recipe.exercises);
+  // An exercise of several parts on one drawing has its own.
+  if (fresh.labels.length > 0) return { ...fresh, pinned: block.pinned, changeMs: block.changeMs };
+  const keepsLengths = block.lengths.order !== 'level';
+  const { order, setId, pairs, odd, gentleFirst, pins, hardest, extent, family } = block.source;
+  const { medium, grade, atZero, softCapMs, potMs, startsBy } = block.settings;
+  return {
+    ...fresh,
+    pinned: block.pinned,
+    count: block.count,
+    ...(keepsLengths && { lengths: block.lengths }),
+    changeMs: block.changeMs,
+    leadInMs: block.leadInMs,
+    bothHands: block.bothHands,
+    ...(block.handsInTurn !== undefined && { handsInTurn: block.handsInTurn }),
+    source: defined({ ...fresh.source, order, setId, pairs, odd, gentleFirst, pins, hardest, extent, family }),
+    settings: defined({ ...fresh.settings, medium, grade, atZero, softCapMs, potMs, startsBy }),
+  };
 }
+
+/** An object without the fields that are undefined. */
+const defined = <T extends object>(value: { [K in keyof T]: T[K] | undefined }): T =>
+  Object.fromEntries(Object.entries(value).filter(([, v]) => v !== undefined)) as T;
 
 /** Copies right behind the last of the blocks given. */
 export function duplicateBlocks(recipe: Recipe, ids: readonly string[], newId: () => string): Recipe {

@@ -1,3 +1,4 @@
+import { clamp } from '../../clamp';
 import { exerciseById } from '../exercises';
 import type { Exercise } from '../exercises/exercise';
 import type { PlainBlock, PosesRecipe, Source } from '../plan/recipe';
@@ -56,8 +57,15 @@ export function posesBlock(
   };
 }
 
-/** How many poses a block has as it is first put in. */
+/** How many poses a block has as it is first put in, where there is room. */
 const USUAL_COUNT = 4;
+
+/** How many poses of a length there is room for, one to the usual number. @param roomMs Time that is left in the plan. */
+export function countThatFits({ lookMs, lookAgainMs, rule }: Exercise, lengthMs: number, roomMs: number): number {
+  const againMs = rule.reference === 'shown then hidden' ? lengthMs : 0;
+  const eachMs = LEAD_IN_MS + lookMs + lengthMs + againMs + lookAgainMs + CHANGE_MS;
+  return clamp(Math.floor(roomMs / eachMs), 1, USUAL_COUNT);
+}
 
 /** A block as it is first put into a plan: some exercises have a form of their own. */
 export function freshBlock(
@@ -65,8 +73,9 @@ export function freshBlock(
   exerciseId: string,
   sheet: Pick<Sheet, 'size'>,
   own?: readonly Exercise[],
+  { count = USUAL_COUNT, lengthMs }: { count?: number; lengthMs?: number } = {},
 ): PosesRecipe {
-  const block = posesBlock(id, exerciseId, USUAL_COUNT, undefined, own);
+  const block = posesBlock(id, exerciseId, count, lengthMs, own);
   const { framed, parts } = exerciseById(exerciseId, own).form ?? {};
   if (framed) return { ...block, settings: { ...block.settings, framesFor: sheet.size } };
   if (!parts || parts.length === 0) return block;

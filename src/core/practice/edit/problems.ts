@@ -182,7 +182,7 @@ export function findProblems(recipe: Recipe, plan: Plan, pools: ReferencePools, 
     );
   const poses = recipe.blocks.filter((b) => b.kind === 'poses');
   if (poses.length === 0 && !recipe.blocks.some((b) => b.kind === 'lines'))
-    problems.push(whole('Nothing is drawn in this plan yet. Add a block of poses.', true));
+    problems.push(whole('Nothing to draw yet. Add poses, or say a session in a line.', true));
   const called = poses.filter((b) => b.source.kind === 'live model').reduce((sum, b) => sum + posesAsked(b), 0);
   if (called > MANY_POSES)
     problems.push(

@@ -43,6 +43,8 @@ export interface FitRequest {
   daysSinceLast?: number;
   /** No page of lines, even after a week away. */
   withoutLines?: boolean;
+  /** Neither body nor lines: the first pose comes at once. */
+  withoutWarmUp?: boolean;
   setId: string;
   seed: number;
   /** Exercises of the learner's own. */
@@ -147,9 +149,10 @@ function stretchesOf(request: FitRequest, setCount: number, roomMs: number, chan
 
 /** Body, then lines: from ten minutes on, more with more time; after a week away lines come even into a short session. */
 function warmUp(
-  { availableMs, daysSinceLast = 0, withoutLines, liveModel }: FitRequest,
+  { availableMs, daysSinceLast = 0, withoutLines, withoutWarmUp, liveModel }: FitRequest,
   newId: () => string,
 ): PlainBlock[] {
+  if (withoutWarmUp) return [];
   const minutes = availableMs / MINUTE;
   const rusty = daysSinceLast >= 7;
   const moveMs = (minutes < 20 ? 5 : minutes < 60 ? 10 : 15) * SECOND;

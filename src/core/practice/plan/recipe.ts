@@ -118,8 +118,8 @@ export const recipeSchema = z.object({
   restRule: z.nullable(z.object({ everyMs: durationSchema, restMs: durationSchema })),
   /** Explained to others while drawing: left out of the learner's own averages. */
   audience: z.boolean(),
+  /** Empty while it is being built. */
   blocks: z.array(recipeBlockSchema).check(
-    z.minLength(1),
     z.refine((blocks) => overTheMost(blocks) === undefined, {
       error: ({ input }) => overTheMost(input as RecipeBlock[]),
     }),

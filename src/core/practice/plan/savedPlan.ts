@@ -18,7 +18,8 @@ export type Schedule = z.infer<typeof scheduleSchema>;
 /** A plan the learner keeps, without the pictures except those pinned to it. */
 export const savedPlanSchema = z.object({
   id: z.string().check(z.minLength(1), z.maxLength(64)),
-  recipe: recipeSchema,
+  /** Never empty: there would be nothing to draw on its day. */
+  recipe: recipeSchema.check(z.refine(({ blocks }) => blocks.length > 0)),
   savedAtMs: momentSchema,
   schedule: z.nullable(scheduleSchema),
   binnedAtMs: z.nullable(momentSchema),

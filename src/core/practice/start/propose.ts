@@ -35,6 +35,8 @@ export interface ProposalInput {
   about?: About | undefined;
   /** Parts of the body to draw, for exercises about them; they are drawn from `references` where there are none. */
   parts?: readonly ReferenceFacts[] | undefined;
+  /** The first pose comes at once. */
+  withoutWarmUp?: boolean | undefined;
   /** References chosen already, in order. */
   picked?: readonly { id: string; odd: boolean }[] | undefined;
 }
@@ -70,6 +72,7 @@ export function proposePlan({
   about: wantedAbout,
   parts = [],
   picked,
+  withoutWarmUp,
 }: ProposalInput): Plan {
   const { daysSinceLast } = history;
   // What the pictures show decides which exercises make sense with them.
@@ -79,8 +82,8 @@ export function proposePlan({
     return suits(exercise, kind) || (parts.length > 0 && (exercise.form?.about ?? []).length > 0);
   };
   const about = wantedAbout && makesSense(wantedAbout.focus) ? wantedAbout : undefined;
-  const wishes = (about?.wishes ?? mixOf(seed)).map(
-    (wish): Wish => (kind === undefined || makesSense(wish.exercise) ? wish : { ...wish, exercise: EXERCISE_FOR[kind] }),
+  const wishes = (about?.wishes ?? mixOf(seed)).map((wish): Wish =>
+    kind === undefined || makesSense(wish.exercise) ? wish : { ...wish, exercise: EXERCISE_FOR[kind] },
   );
   const { recipe } = fitPlan({
     availableMs,
@@ -89,6 +92,7 @@ export function proposePlan({
     wishes,
     setId: '',
     seed,
+    ...(withoutWarmUp && { withoutWarmUp }),
     ...(medium && { medium }),
     ...(about?.mayLast && { mayLast: about.mayLast }),
     ...(daysSinceLast !== undefined && { daysSinceLast }),
