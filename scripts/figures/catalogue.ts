@@ -3,6 +3,8 @@ import sharp from 'sharp';
 import { type CatalogueFile, figureFileName } from '@/core/figure/catalogue/catalogue';
 import { FIRST_FIGURES, figureFacts, poseHeadingDeg, poseOf, SET_FIGURES } from '@/core/figure/catalogue/reference';
 import { limbDirectionsOf } from '@/core/figure/picture/view';
+import { isPartFamily } from '@/core/figure/catalogue/families';
+import { effort, HOLD_CAP_S } from '@/core/figure/facts/effort';
 import { BUILDS } from '@/core/figure/skeleton/builds';
 import { settlePose } from '@/core/figure/skeleton/support';
 import { HAND_SHAPES } from '@/core/references/facts';
@@ -18,7 +20,7 @@ function handShapeOf({ curl = 0, curls = [curl] }: HandShape): (typeof HAND_SHAP
 }
 
 const [dir] = process.argv.slice(2);
-const catalogue: CatalogueFile = { poses: {}, views: [] };
+const catalogue: CatalogueFile = { poses: {}, holds: {}, views: [] };
 /** In the order of the views. */
 const shapes: string[] = [];
 for (const reference of SET_FIGURES) {
@@ -30,6 +32,11 @@ for (const reference of SET_FIGURES) {
   const about: CatalogueFile['poses'][string] = [name, family, poseHeadingDeg(poseId, build), props];
   catalogue.poses[poseId] ??=
     family === 'hands' ? [name, family, about[2], props, handShapeOf(pose.handL ?? pose.handR ?? {})] : about;
+  const { rig } = settlePose(pose, BUILDS[build]);
+  // The careful estimate of the weakest of those who play it.
+  const { holdS } = effort(pose, rig);
+  if (!isPartFamily(family) && holdS < HOLD_CAP_S)
+    catalogue.holds[poseId] = Math.min(holdS, catalogue.holds[poseId] ?? HOLD_CAP_S);
   const { azimuthDeg, elevationDeg, lensDeg } = view;
   const [, ...permille] = (envelopes as EnvelopeFile)[figureFileName(poseId, build, azimuthDeg)];
   const corners = Array.from({ length: permille.length / 2 }, (_, i): [number, number] => [
@@ -50,8 +57,6 @@ for (const reference of SET_FIGURES) {
     poseHeadingDeg(poseId, build),
     foreshortened ? 1 : 0,
   ]);
-  shapes.push(
-    writeShape({ limbs: limbDirectionsOf(settlePose(pose, BUILDS[build]).rig, view), outline: outlineOf(corners) }),
-  );
+  shapes.push(writeShape({ limbs: limbDirectionsOf(rig, view), outline: outlineOf(corners) }));
 }
 console.log(JSON.stringify({ catalogue, shapes }));

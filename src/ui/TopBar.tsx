@@ -15,6 +15,18 @@ export function TopBar({ aside }: { aside?: ReactNode }) {
   const next = theme === 'night' ? 'paper' : 'night';
   return (
     <header className="no-print mx-4 flex min-h-[52px] items-center gap-x-2 border-b border-hairline max-sm:flex-wrap max-sm:gap-y-0 sm:mx-10 sm:gap-x-6">
+      <a
+        href="#main"
+        className="sr-only focus:not-sr-only focus:absolute focus:top-2 focus:left-2 focus:z-40 focus:bg-sheet focus:p-2"
+        onClick={(event) => {
+          event.preventDefault();
+          const main = document.querySelector('main');
+          main?.setAttribute('tabindex', '-1');
+          main?.focus();
+        }}
+      >
+        Skip to content
+      </a>
       <Link href="/" className="flex items-center gap-2 font-serif text-[19px] font-[650]">
         <Mark />
         Fox Minute

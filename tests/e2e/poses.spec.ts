@@ -1,3 +1,4 @@
+import { driveClock } from '../../scripts/page-clock.mjs';
 import { expect, type Page, test } from '@playwright/test';
 import { chooseMinutes } from './steps';
 import { avif, gif, heic, jpeg, png, pngHeader, webp } from '../images';
@@ -40,6 +41,7 @@ test('pictures of every kind go into a set, and a session is drawn from it', asy
   await expect(page.getByLabel('What to draw from')).toHaveValue(/.+/);
   await expect(page.getByLabel('What to draw from').locator('option:checked')).toHaveText('Market people');
   await chooseMinutes(page, 0);
+  await driveClock(page);
   await page.getByRole('button', { name: 'Start' }).click();
   await expect(page.getByText('Ready', { exact: true })).toBeVisible();
   await page.keyboard.press('ArrowRight');

@@ -15,6 +15,7 @@ import { usePlanEditor } from '@/features/plan/usePlanEditor';
 import { usePools } from '@/features/plan/usePools';
 import { usePoints } from '@/features/poses/picture/usePoints';
 import { type PickSettings, type PickSource, usePicks } from '@/features/poses/pick/usePicks';
+import { posesBlock } from '@/core/practice/edit/newBlock';
 import { atomically, closeDb, put } from '@/storage/db';
 import { loadBody } from '@/storage/pictures/bodies';
 import { undoLast } from '@/storage/pictures/history';

@@ -6,7 +6,7 @@ import type { Piece } from './pieces';
 const HEAD = ['date', 'session', 'exercise', 'medium', 'hand', 'pose', 'drawing', 'seconds'];
 
 /** What a spreadsheet would take for a formula is marked as text. */
-const asText = (cell: string): string => (/^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
+const asText = (cell: string): string => (/^\s*[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
 
 /**
  * Every piece as a row of a table, oldest first, for a spreadsheet.

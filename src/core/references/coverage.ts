@@ -15,6 +15,8 @@ export interface ReferenceFacts {
   foreshortened?: boolean | undefined;
   /** 1 gentle to 5 hard. */
   difficulty?: number | undefined;
+  /** How long a model could hold it, seconds; undefined where nothing limits it or nothing is known. */
+  holdS?: number | undefined;
   /** What is never drawn twice in a session: the pose of a figure, however it is turned, mirrored or played. */
   pose?: string | undefined;
   /** Who plays it. */

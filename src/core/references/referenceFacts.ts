@@ -34,6 +34,7 @@ export function figureReferenceFacts(referenceId: string): ReferenceFacts {
       ...readShape(shapeOf(entry)),
       foreshortened: entry.foreshortened,
       hand: entry.hand,
+      holdS: entry.holdS,
       ready: entry.full,
     }),
     eyeLevel: figure && eyeLevelOf(figure.view.elevationDeg),

@@ -4,7 +4,7 @@ import { counted } from '@/core/words';
 import Link from 'next/link';
 import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { compareToPlan } from '@/core/journal/compare';
 import type { Session } from '@/core/journal/session';
 import { codeWordsOf } from '@/core/journal/sheetCode';
@@ -57,6 +57,11 @@ function Made({ session }: { session: Session }) {
   const sessions = useMemo(() => sameLearner(all.value ?? [], session), [all.value, session]);
   const nowMs = useNow(60_000);
   useSheetsAsPages(session);
+  // The session's screen has gone, and the focus with it.
+  const heading = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    if (document.activeElement === document.body) heading.current?.focus({ preventScroll: true });
+  }, []);
   const { drawings, drawingMs, linePages, linesMs, peeks } = inWholeSeconds(accountSession(session));
   const asides = [
     linePages > 0 && `${counted(linePages, 'page')} of lines, ${clockDigits(linesMs)} of it`,
@@ -64,7 +69,7 @@ function Made({ session }: { session: Session }) {
   ].filter((a) => a !== false);
   return (
     <>
-      <h1 className="text-[clamp(30px,4.6vw,52px)] leading-tight">
+      <h1 ref={heading} tabIndex={-1} className="text-[clamp(30px,4.6vw,52px)] leading-tight outline-none">
         <span className="digits">{drawings}</span> {drawings === 1 ? 'drawing' : 'drawings'},{' '}
         <span className="digits">{clockDigits(drawingMs)}</span> of drawing
       </h1>

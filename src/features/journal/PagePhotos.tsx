@@ -139,7 +139,7 @@ export function PagePhotos({
         >
           {codeOf?.((pages.value?.length ?? 0) + 1) && (
             <p className="text-[14px] text-quiet">
-              For the corner of this sheet: {codeOf((pages.value?.length ?? 0) + 1)}
+              Write this in the corner of the sheet: {codeOf((pages.value?.length ?? 0) + 1)}
             </p>
           )}
           <p>{busy ? 'Putting the page away.' : 'A photograph of the page: drop it here, paste it, or'}</p>

@@ -114,13 +114,13 @@ export function Reflect({ session, sessions, nowMs }: Props) {
           />
           <OtherStudy key={session.id} reflection={reflection} set={set} />
           <label className="flex flex-wrap items-baseline gap-x-3">
-            The medium for it
+            Medium next time
             <select
               className="select w-auto select-sm max-sm:h-12"
               value={reflection.nextMedium ?? ''}
               onChange={(event) => set({ nextMedium: event.target.value === '' ? undefined : event.target.value })}
             >
-              <option value="">what I like then</option>
+              <option value="">I’ll decide then</option>
               {MEDIA.map(({ id, name }) => (
                 <option key={id} value={id}>
                   {name}

@@ -80,7 +80,7 @@ export function PaperFields({ block, recipe, change }: PaperFieldsProps) {
         <span className="text-[14px]">on one sheet</span>
         <Tick
           label="over one another"
-          checked={settings.overlap ?? false}
+          checked={settings.overlap ?? exerciseById(block.exercise, recipe.exercises).form?.overlaps ?? false}
           onChange={(overlap) => change('On a sheet', (b) => ({ ...b, settings: { ...b.settings, overlap } }))}
         />
         <Select

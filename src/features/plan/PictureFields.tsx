@@ -168,6 +168,44 @@ export function PictureFields({ block, chosen, pool, leftOut, sets, change }: Pi
               />
             </Row>
           )}
+          {source.kind === 'imagination' && (
+            <Row label="Calls">
+              <Select
+                label="What is called for each pose"
+                value={block.settings.calls === undefined ? 'list' : block.settings.calls.length > 0 ? 'own' : 'none'}
+                options={[
+                  ['list', 'an action with a weight, a view or a prop'],
+                  ['none', 'nothing'],
+                  ['own', 'my own words'],
+                ]}
+                onChange={(chosen) =>
+                  change('Calls', (b) => ({
+                    ...b,
+                    settings:
+                      chosen === 'list'
+                        ? without(b.settings, 'calls')
+                        : { ...b.settings, calls: chosen === 'none' ? [] : ['walking into the wind'] },
+                  }))
+                }
+              />
+              {(block.settings.calls?.length ?? 0) > 0 && (
+                <textarea
+                  className="textarea w-full textarea-sm"
+                  rows={4}
+                  aria-label="Your own calls, one a line"
+                  defaultValue={block.settings.calls?.join('\n')}
+                  onChange={({ target }) => {
+                    const calls = target.value
+                      .split('\n')
+                      .map((line) => line.trim().slice(0, 200))
+                      .filter(Boolean)
+                      .slice(0, 60);
+                    if (calls.length > 0) change('Calls', (b) => ({ ...b, settings: { ...b.settings, calls } }));
+                  }}
+                />
+              )}
+            </Row>
+          )}
           <Row label="Prompt">
             <Typed
               label="Prompt"

@@ -210,14 +210,11 @@ function MmField({
 }
 
 function mediaWords({ media }: Materials): string {
-  if (media.length === 0) return 'nothing to draw with';
+  if (media.length === 0) return 'no medium chosen';
   return listWords(
     media.map(({ name, grades, pieces, piece }) =>
       pieces > 0
-        ? `${counted(pieces, piece)} of ${name}${grades ? ` ${grades}` : ''} sharpened before you start`.replace(
-            /(\d+ pencils?) of (.*pencil)/,
-            '$1 ($2)',
-          )
+        ? `${name.endsWith(piece) ? counted(pieces, name) : `${counted(pieces, piece)} of ${name}`}${grades ? ` ${grades}` : ''}, sharpened before you start`
         : `${name}${grades ? ` ${grades}` : ''}`,
     ),
   );

@@ -87,6 +87,9 @@ export function RunScreen({
   const drawsWith = exercise?.rule.hand === 'other' && isDrawing(segment) ? wordsOn : room.hand;
   const halves = onScreen ? halvesOf(drawsWith, sheetAlone) : WHOLE_WINDOW;
 
+  // Keys are heard from the first moment, and a screen reader begins here.
+  const screen = useRef<HTMLElement>(null);
+  useEffect(() => screen.current?.focus({ preventScroll: true }), []);
   const pictures = usePictures(scene.coming);
   const shownId = answersShown ? scene.drawnId : scene.shownId;
   const [viewing, changeViewing] = useViewing(shownId, room.evenSizes);
@@ -244,7 +247,9 @@ export function RunScreen({
   return (
     <RunContext value={run}>
       <main
-        className={`fixed inset-0 flex flex-col overflow-hidden bg-plate ${room.room === 'easel' || room.room === 'model' ? 'easel' : ''} ${room.room === 'desk' ? 'targets-near' : 'targets-far'}`}
+        ref={screen}
+        tabIndex={-1}
+        className={`fixed inset-0 flex flex-col overflow-hidden bg-plate outline-none ${room.room === 'easel' || room.room === 'model' ? 'easel' : ''} ${room.room === 'desk' ? 'targets-near' : 'targets-far'}`}
       >
         <h1 className="sr-only">Session running</h1>
         <div className="relative min-h-0 flex-1">
@@ -388,7 +393,7 @@ export function RunScreen({
           onKey={press}
         />
         <p className="sr-only" role="status">
-          {done ? 'The session is over.' : held ? 'On hold.' : announcement(plan, segment)}
+          {done ? 'The session is over.' : held ? 'On hold.' : announcement(plan, segment, state.lengthMs, segments)}
         </p>
       </main>
     </RunContext>

@@ -54,7 +54,7 @@ export function LastTime({
       ) : (
         <>
           <p className="mt-2 text-quiet">No session yet. The first one can be a minute long.</p>
-          <p className="mt-2">
+          <p className="mt-2 flex flex-wrap gap-x-5">
             <Ways course={course} />
           </p>
         </>

@@ -61,6 +61,10 @@ async function loadChoice(): Promise<Choice> {
   };
 }
 
+/** Whether the clocks are put forward or back between two moments. */
+const clocksChange = (fromMs: number, toMs: number): boolean =>
+  new Date(fromMs).getTimezoneOffset() !== new Date(toMs).getTimezoneOffset();
+
 export function Today() {
   const router = useRouter();
   const nowMs = useNow(30_000);
@@ -173,6 +177,7 @@ export function Today() {
             <>
               <p suppressHydrationWarning>
                 {wallTime(nowMs)} to {wallTime(nowMs + sums.totalMs)}
+                {clocksChange(nowMs, nowMs + sums.totalMs) && ', the clocks change'}
               </p>
               <p className="text-quiet">
                 {countPoses(plan)} {countPoses(plan) === 1 ? 'pose' : 'poses'}, {clockDigits(sums.drawingMs)} of drawing

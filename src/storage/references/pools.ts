@@ -1,10 +1,14 @@
 import { builtInSet } from '@/core/references/builtIn';
 import type { ReferenceFacts } from '@/core/references/coverage';
-import { LIBRARY_ID } from '@/core/references/picture';
+import { PART_FAMILIES } from '@/core/figure/catalogue/families';
+import { BUILT_IN_SET_ID, builtInFamilySetId, LIBRARY_ID } from '@/core/references/picture';
 import type { Recipe } from '@/core/practice/plan/recipe';
 import { setsOfBlock } from '@/core/practice/start/setsOfBlock';
 import { loadSet } from '@/storage/pictures/pictures';
 import { referencesOf } from './choices';
+
+/** Sets an odd one out can come from besides the figures. */
+const PARTS = PART_FAMILIES.map(builtInFamilySetId);
 
 /** The sets that some recipes are drawn from. */
 export const setIdsOf = (recipes: readonly Recipe[]): string[] => [
@@ -12,6 +16,8 @@ export const setIdsOf = (recipes: readonly Recipe[]): string[] => [
     recipes.flatMap((recipe) => [
       recipe.setId,
       ...recipe.blocks.flatMap((b) => (b.kind === 'poses' ? setsOfBlock(recipe, b) : [])),
+      // An odd one out comes from outside the set.
+      ...(recipe.blocks.some((b) => b.kind === 'poses' && b.source.odd) ? [BUILT_IN_SET_ID, ...PARTS] : []),
     ]),
   ),
 ];

@@ -29,6 +29,8 @@ export interface CatalogueEntry {
   props: string;
   /** How far a hand is open that is shown alone. */
   hand: string | undefined;
+  /** How long a model could hold it, seconds, as a careful estimate; undefined where nothing limits it. */
+  holdS: number | undefined;
 }
 
 /**
@@ -37,9 +39,11 @@ export interface CatalogueEntry {
  */
 export interface CatalogueFile {
   poses: Record<string, [name: string, family: Family, headingDeg: number, props: string, hand?: string]>;
+  /** How long a model could hold a pose, seconds; missing where nothing limits it. */
+  holds: Record<string, number>;
   views: [string, BuildName, number, number, number, number, number, number, 0 | 1, number, 0 | 1][];
 }
-const { poses, views } = catalogue as unknown as CatalogueFile;
+const { poses, holds, views } = catalogue as unknown as CatalogueFile;
 
 /** The file name of a view's pictures, without ending. */
 export const figureFileName = (poseId: string, build: string, azimuthDeg: number): string =>
@@ -62,6 +66,7 @@ export const CATALOGUE: readonly CatalogueEntry[] = views.map(
       props,
       hand,
       foreshortened: foreshortened === 1,
+      holdS: holds[poseId],
     };
   },
 );

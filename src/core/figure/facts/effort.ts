@@ -39,6 +39,12 @@ export function enduranceS(share: number): number {
 /** Only this part of the computed endurance is promised: models differ, and nobody should shake. */
 const CAREFUL = 0.6;
 
+/**
+ * Standing on one leg with nothing to hold on to, seconds: adults under 40 keep it for 43 s in the mean with their eyes open
+ * (B. Springer et al., "Normative values for the unipedal stance test", J. Geriatr. Phys. Ther. 30, 2007).
+ */
+const ONE_LEG_S = 40;
+
 /** The ground's push under a foot leans toward the center of mass, as friction lets it, at most by this slope. */
 const SLOPE = 0.5;
 
@@ -59,12 +65,15 @@ function torque(parts: readonly Segment[], joint: Vec3): number {
   return mass * GRAVITY * horizontally(centerOf(parts), joint);
 }
 
+/** A sole this near to the floor touches it, heads. */
+const TOUCHES = 0.08;
+
 /** Share of the weight on the left foot from where the center of mass falls between the two. */
 function weightOnLeft(pose: Pose, rig: Rig): number | undefined {
   if (pose.support !== undefined || !pose.ik?.legL || !pose.ik.legR) return undefined;
   const middle = (side: Side): Vec3 => {
     if (pose.ik?.[`leg${side}`]?.kneel) return rig.pos[`calf.${side}`];
-    const contacts = soleContacts(rig, side).filter(([, y]) => y < (pose.ik?.[`leg${side}`]?.floor ?? 0) + 0.08);
+    const contacts = soleContacts(rig, side).filter(([, y]) => y < (pose.ik?.[`leg${side}`]?.floor ?? 0) + TOUCHES);
     if (contacts.length === 0) return [NaN, 0, NaN];
     return [0, 1, 2].map((k) => contacts.reduce((sum, p) => sum + p[k], 0) / contacts.length) as Vec3;
   };
@@ -75,6 +84,14 @@ function weightOnLeft(pose: Pose, rig: Rig): number | undefined {
   const t = ((c[0] - r[0]) * dx + (c[2] - r[2]) * dz) / (dx * dx + dz * dz || 1);
   return Math.max(0, Math.min(1, t));
 }
+
+/** Whether one foot is on the ground and the other in the air. */
+const standsOnOne = (pose: Pose, rig: Rig): boolean =>
+  pose.support === undefined &&
+  SIDES.filter((side) => {
+    const leg = pose.ik?.[`leg${side}`];
+    return !leg?.kneel && soleContacts(rig, side).every(([, y]) => y >= (leg?.floor ?? 0) + TOUCHES);
+  }).length === 1;
 
 /**
  * Torques at the joints against gravity, and the endurance of the weakest. Muscles that share a load, and momentum, are left out:
@@ -136,10 +153,12 @@ export function effort(pose: Pose, rig: Rig): Effort {
     load('neck', torque(named(['head']), rig.pos.neck), STRENGTH_NM.neck);
   }
   const hardest = loads.reduce((a, b) => (b.share > a.share ? b : a), { joint: '', share: 0 });
-  const holdS = Math.min(HOLD_CAP_S, CAREFUL * enduranceS(hardest.share));
+  const strengthS = CAREFUL * enduranceS(hardest.share);
+  const balances = standsOnOne(pose, rig) && !SIDES.some((side) => pose.ik?.[`arm${side}`]?.by === 'palm');
+  const holdS = Math.min(HOLD_CAP_S, strengthS, balances ? ONE_LEG_S : Infinity);
   return {
     holdS: holdS >= 60 ? Math.floor(holdS / 30) * 30 : Math.max(5, Math.floor(holdS / 5) * 5),
-    limitedBy: holdS < HOLD_CAP_S ? hardest.joint : undefined,
+    limitedBy: holdS === HOLD_CAP_S ? undefined : balances && ONE_LEG_S < strengthS ? 'balance' : hardest.joint,
     leftShare: left,
   };
 }

@@ -105,7 +105,7 @@ export function factSentences(key: AnswerKey): string[] {
   out.push(
     key.effort.limitedBy === undefined || key.effort.holdS >= HOLD_CAP_S
       ? 'A model could hold this for 20 min and more (an estimate).'
-      : `A model could hold this ${holdWords(key.effort.holdS)}; the ${key.effort.limitedBy} tires first (a careful estimate).`,
+      : `A model could hold this ${holdWords(key.effort.holdS)}; ${key.effort.limitedBy === 'balance' ? 'balance goes first' : `the ${key.effort.limitedBy} tires first`} (a careful estimate).`,
   );
   return out;
 }

@@ -4,7 +4,9 @@ import { capital, counted } from '../../words';
 import { wantsBroad } from '../start/aims';
 import {
   FIRST_MEMORY_SESSIONS,
+  HELD_SHARE,
   keepsToEasyParts,
+  LONG_POSE_MS,
   needsPictures,
   picturesWanted,
   poolOf,
@@ -124,36 +126,38 @@ function pictureProblems(recipe: Recipe, block: PosesRecipe, pools: ReferencePoo
         },
       ],
     });
-  const hard = hardestLong(block, pool, chosen[block.id] ?? []);
+  const hard = hardestLong(block, [...pools.bySet.values()].flat(), chosen[block.id] ?? []);
   if (hard) out.push(hard);
   return out;
 }
 
-/** A strenuous pose in a long slot: nobody could hold it, and the longer look belongs to a gentler one. */
+/** A pose in a long slot that nobody could hold for a small part of it: the longer look belongs to a gentler one. */
 function hardestLong(
   block: PosesRecipe,
-  pool: readonly ReferenceFacts[],
+  known: readonly ReferenceFacts[],
   ids: readonly (string | null)[],
 ): Problem | undefined {
-  const facts = new Map(pool.map((r) => [r.id, r]));
+  const facts = new Map(known.map((r) => [r.id, r]));
   const lengths = poseLengths(block);
-  const at = lengths.findIndex((ms, i) => ms >= 10 * 60_000 && facts.get(ids[i] ?? '')?.difficulty === 5);
+  const at = lengths.findIndex(
+    (ms, i) => ms >= LONG_POSE_MS && (facts.get(ids[i] ?? '')?.holdS ?? Infinity) * 1000 < HELD_SHARE * ms,
+  );
   if (at < 0 || block.settings.hardAllowed || block.source.kind === 'same picture') return undefined;
   return {
     blockId: block.id,
     stops: true,
-    words: `Pose ${String(at + 1)} is a strenuous one for ${durationWords(lengths[at])}: nobody holds it so long, and the longer look belongs to a gentler one. Let it be a gentler one, or keep it to ${durationWords(HARD_HOLD_MS)}.`,
+    words: `A model could hold pose ${String(at + 1)} for about ${durationWords((facts.get(ids[at] ?? '')?.holdS ?? 0) * 1000)}, and it is planned for ${durationWords(lengths[at])}. Draw a gentler one that long, or keep this one to ${durationWords(HARD_HOLD_MS)}.`,
     ways: [
       {
         label: 'Gentler poses here',
-        take: (b) => ({ ...b, source: { ...b.source, hardest: 4, pins: [] } }),
+        take: (b) => ({ ...b, source: { ...b.source, pins: [] } }),
       },
       {
         label: `Only ${durationWords(HARD_HOLD_MS)} for it`,
         take: (b) => setPoseLength(b, at, HARD_HOLD_MS),
       },
       {
-        label: `${durationWords(lengths[at])} of a strenuous pose, all the same`,
+        label: `Keep it for ${durationWords(lengths[at])}`,
         take: (b) => ({ ...b, settings: { ...b.settings, hardAllowed: true } }),
       },
     ],

@@ -30,7 +30,7 @@ export type LineLength = { ms: number } | { bare: number };
 
 const ONE = String.raw`(?:\d+:\d{2}(?::\d{2})?|(?:\d+(?:[.,]\d+)?½?|½)\s*(?:hours?|hrs?|h|minutes?|mins?|min|m|seconds?|secs?|sec|s|['"])(?![a-z])(?:\s*\d+\s*(?:seconds?|secs?|sec|s)(?![a-z]))?|(?:\d+(?:[.,]\d+)?½?|½)(?![a-z\d]))`;
 /** One length, or several with strokes between them: the lengths of one block in order. */
-export const LENGTHS = new RegExp(`^${ONE}(?:\\s*/\\s*${ONE})*`);
+const LENGTHS = new RegExp(`^${ONE}(?:\\s*/\\s*${ONE})*`);
 
 function readOne(text: string): LineLength | undefined {
   const colon = /^(\d+):(\d{2})(?::(\d{2}))?$/.exec(text);

@@ -70,4 +70,6 @@ export const settingsSchema = z.object({
   risk: z.optional(z.boolean()),
   /** Said in place of a reference. */
   prompt: z.optional(z.string().check(z.maxLength(200))),
+  /** The learner's own calls for poses from imagination, in turn; none calls nothing. Missing calls from the list that ships. */
+  calls: z.optional(z.array(z.string().check(z.minLength(1), z.maxLength(200))).check(z.maxLength(60))),
 });

@@ -104,7 +104,12 @@ export function overTheMost(blocks: readonly RecipeBlock[]): string | undefined 
 /** A plan as it is built: its structure without the pictures. */
 export const recipeSchema = z.object({
   version: z.literal(1),
-  title: z.string().check(z.minLength(1), z.maxLength(120)),
+  /** One line, whatever a file brings. */
+  title: z.string().check(
+    z.overwrite((text) => text.replace(/[\s\u2028\u2029]+/g, ' ')),
+    z.minLength(1),
+    z.maxLength(120),
+  ),
   why: z.string().check(z.maxLength(600)),
   seed: z.int(),
   availableMs: z.int().check(z.minimum(1000), z.maximum(MAX_PLAN_MS)),

@@ -100,7 +100,12 @@ const countDrawings = (blocks: readonly z.infer<typeof blockSchema>[]): number =
 /** A session as it is meant to go. Version 1 knew three exercises and no settings; it is read as it is. */
 export const planSchema = z.object({
   version: z.literal([1, 2]),
-  title: z.string().check(z.minLength(1), z.maxLength(120)),
+  /** One line, whatever a file brings. */
+  title: z.string().check(
+    z.overwrite((text) => text.replace(/[\s\u2028\u2029]+/g, ' ')),
+    z.minLength(1),
+    z.maxLength(120),
+  ),
   /** One sentence: why this plan. */
   why: z.string().check(z.maxLength(600)),
   /** Seed of every random choice in it, so that it can be made again exactly. */

@@ -2,13 +2,20 @@ import type { Exercise, RuleLine } from '../exercises/exercise';
 import type { Medium } from '../paper/materials';
 
 const GAZES: Partial<Record<Exercise['rule']['gaze'], RuleLine>> = {
-  'only on the reference': { topic: 'eyes', words: 'eyes on the edge, goes by sound' },
-  'eyes closed': { topic: 'eyes closed', words: 'eyes closed, goes by sound' },
+  'only on the reference': { topic: 'eyes', words: 'eyes on the edge; a sound ends it' },
+  'eyes closed': { topic: 'eyes closed', words: 'eyes closed; a sound ends it' },
   'mostly on the reference': { topic: 'eyes', words: 'look more than draw' },
 };
 
 const view = (name: Exercise['rule']['view']): string =>
-  name === 'detail' ? 'one part, large' : `seen in ${name === 'mirrored' ? 'a mirror' : name}`;
+  (
+    ({
+      detail: 'one part, large',
+      squint: 'shown blurred',
+      mirrored: 'shown mirrored',
+      'as is': 'shown as it is',
+    }) as const
+  )[name as 'detail'] ?? `shown in ${name}`;
 
 /**
  * The rule of an exercise as it stands beside the picture: what is asked, what is allowed, what is not.
@@ -29,7 +36,7 @@ export function ruleCard({ family, rule, form }: Exercise, hidden: boolean, medi
       : erasing === 'none'
         ? [{ topic: 'line', words: 'no erasing' } as const]
         : []),
-    ...(restated ? [{ topic: 'line', words: 'a wrong stroke again, whole: no fuzz' } as const] : []),
+    ...(restated ? [{ topic: 'line', words: 'wrong line? Draw it again in one stroke' } as const] : []),
     ...(erasing === 'free' && hidden && medium?.erases !== false
       ? [{ topic: 'mark', words: 'erase freely' } as const]
       : []),

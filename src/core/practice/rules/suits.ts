@@ -2,7 +2,7 @@ import type { SubjectKind } from '../../references/subjectKind';
 import type { Exercise, Needs } from '../exercises/exercise';
 
 /** What a picture must show for an exercise to make sense: quick work needs a figure, everything else takes what there is. */
-export const needsOf = ({ family, form }: Pick<Exercise, 'family' | 'form'>): Needs =>
+const needsOf = ({ family, form }: Pick<Exercise, 'family' | 'form'>): Needs =>
   form?.needs ?? (family === 'quick' ? 'figure' : 'anything');
 
 const FITS: Readonly<Record<Exclude<Needs, 'anything'>, readonly SubjectKind[]>> = {

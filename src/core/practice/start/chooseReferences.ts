@@ -46,6 +46,19 @@ export function easyParts(pool: readonly ReferenceFacts[], count: number): reado
   return pool.toSorted((a, b) => (a.difficulty ?? 3) - (b.difficulty ?? 3)).slice(0, Math.max(count, easy.length));
 }
 
+/** From this length on a pose should be one that can be held. */
+export const LONG_POSE_MS = 10 * 60_000;
+/** Somebody rests and takes a pose up again: what cannot be held for this share of its time is left to shorter looks. */
+export const HELD_SHARE = 0.1;
+
+/** Poses that can be held for a block's long drawings; all of them where none can, or where the learner wants them. */
+function holdable(pool: readonly ReferenceFacts[], block: PosesRecipe): readonly ReferenceFacts[] {
+  const longestMs = Math.max(...poseLengths(block));
+  if (longestMs < LONG_POSE_MS || block.settings.hardAllowed) return pool;
+  const held = pool.filter(({ holdS = Infinity }) => holdS * 1000 >= HELD_SHARE * longestMs);
+  return held.length > 0 ? held : pool;
+}
+
 /** What a block may be drawn from: its set, narrowed by its own filter. */
 export function poolOf(recipe: Recipe, block: PosesRecipe, pools: ReferencePools): readonly ReferenceFacts[] {
   const { hardest, extent, family } = block.source;
@@ -57,7 +70,7 @@ export function poolOf(recipe: Recipe, block: PosesRecipe, pools: ReferencePools
       (family === undefined || r.family === family),
   );
   const easy = keepsToEasyParts(recipe, block, pools) ? easyParts(pool, poseLengths(block).length) : [];
-  return easy.length > 0 ? easy : pool;
+  return easy.length > 0 ? easy : holdable(pool, block);
 }
 
 /** How many pictures a block draws from, if each serves as often as it may. */

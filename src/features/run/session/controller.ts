@@ -18,6 +18,8 @@ const HEARTBEAT_MS = 5000;
 const LOOK_AHEAD_MS = 1500;
 /** What comes is worked out this often, and at once when something happens. */
 const LOOK_EVERY_MS = 500;
+/** What showing an exercise once takes beyond a lead-in. */
+const SHOWN_ONCE_MS = 8000;
 /** A deadline nearer than this is waited for by a timer of its own. */
 const SOON_MS = 1500;
 /** Ticks are never farther apart while the machine is awake: a tenth of a second in a run, a second on hold. */
@@ -35,6 +37,7 @@ export const COMMANDS = [
   'more',
   'less',
   'choose',
+  'wait',
   'stop',
 ] as const;
 export type Command = (typeof COMMANDS)[number];
@@ -291,6 +294,9 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
       case 'resume':
       case 'resume counted':
         if (now.phase === 'held') push({ type: 'resume', atMs, counted: name === 'resume counted' });
+        break;
+      case 'wait':
+        push({ type: 'extend', atMs, byMs: SHOWN_ONCE_MS });
         break;
       case 'more':
       case 'less':

@@ -250,7 +250,7 @@ export function RunStage(props: Stage) {
       )}
       {aids.box !== null && props.drawing && <PerspectiveBox horizon={aids.box} onHorizon={props.onHorizon} />}
       {tracing && trace.length < 2 && (
-        <p className="absolute inset-x-0 bottom-24 text-center font-serif text-[20px] halo">
+        <p className="absolute inset-x-0 bottom-24 halo text-center font-serif text-[20px]">
           Trace the edge on the picture with pen, mouse or finger: the dot will run along it. It is remembered.
         </p>
       )}

@@ -1,15 +1,24 @@
 'use client';
+import { useEffect, useRef } from 'react';
 import { RUN_KEYS } from '@/core/handbook/runKeys';
 
+/** Every key of a session. It takes the focus and gives it back to the session. */
 export function KeysCard({ onClose }: { onClose: () => void }) {
+  const close = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    const before = document.activeElement;
+    close.current?.focus();
+    return () => (before instanceof HTMLElement ? before : document.querySelector('main'))?.focus();
+  }, []);
   return (
     <section
+      role="dialog"
       aria-label="Keys"
       className="absolute right-8 bottom-6 z-20 max-h-[92%] w-[min(720px,92%)] overflow-y-auto border border-rule bg-sheet p-5 max-sm:right-3"
     >
       <div className="flex items-baseline justify-between">
         <h2 className="text-[20px]">Keys</h2>
-        <button type="button" className="btn-quiet btn btn-sm" onClick={onClose}>
+        <button ref={close} type="button" className="btn-quiet btn btn-sm" onClick={onClose}>
           Close
         </button>
       </div>

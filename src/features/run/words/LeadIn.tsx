@@ -8,6 +8,7 @@ import { marksInKind } from '@/core/practice/rules/marks';
 import { pictureCues, subjectCue } from '@/core/practice/rules/pictureCues';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { referenceOf } from '@/core/practice/rules/showsReference';
+import { switchWords } from '@/core/practice/rules/switches';
 import { turnsSheet } from '@/core/practice/rules/turnsSheet';
 import { adjustableSegment } from '@/features/run/session/controller';
 import { Word } from '@/ui/Word';
@@ -39,6 +40,7 @@ export function LeadIn({ plan, segments, state, segment, clock, onCommand, onSay
   const block = plan.blocks[next.blockIndex];
   const pose = nextPose(plan, segments, at);
   const either = eitherOf(plan, next);
+  const switched = switchWords(plan, segments, at);
   const cue = subjectCue(traits.subject, exercise) ?? cueOf(plan, next, exercise);
   const drawing = adjustableSegment({ segments }, state);
   const adjustable = drawing !== undefined && !segments[drawing].open && segments[drawing].potMs === undefined;
@@ -60,6 +62,7 @@ export function LeadIn({ plan, segments, state, segment, clock, onCommand, onSay
       <p className="run-small text-quiet">
         {[poseCount(plan, next), ...poseNotes(plan, next), ...(attempt ? [attempt] : [])].join(', ')}
       </p>
+      {switched !== '' && <p className="run-cue mt-2 font-semibold">{switched}</p>}
       {adjustable && (
         <p className="mx-auto mt-3 flex items-center gap-3">
           <RunButton className="btn-quiet h-12 px-4 text-[16px]" onPress={() => onCommand('less')}>
@@ -112,7 +115,11 @@ export function LeadIn({ plan, segments, state, segment, clock, onCommand, onSay
       {!changing && exercise.rule.reference !== 'none' && shownAt !== state.segmentIndex && (
         <RunButton
           className="btn-quiet mx-auto mt-4 h-12 px-4 text-[16px]"
-          onPress={() => setShownAt(state.segmentIndex)}
+          onPress={() => {
+            // It takes a while to watch: the pose waits for it.
+            if (shownAt !== state.segmentIndex) onCommand('wait');
+            setShownAt(state.segmentIndex);
+          }}
         >
           Show me once
         </RunButton>

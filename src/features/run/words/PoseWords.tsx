@@ -47,7 +47,7 @@ export function PoseWords(props: SegmentProps) {
   return (
     <>
       <div
-        className={`run-pose pointer-events-none absolute top-10 rounded px-2 py-1 halo sm:max-w-[min(330px,60%)] ${side}`}
+        className={`run-pose pointer-events-none absolute top-10 halo rounded px-2 py-1 sm:max-w-[min(330px,60%)] ${side}`}
       >
         <p className="run-name font-serif leading-tight">{exercise.name}</p>
         <p className="run-note text-quiet">
@@ -118,13 +118,13 @@ export function PoseWords(props: SegmentProps) {
       )}
       {told && (
         <p
-          className={`run-moment pointer-events-none absolute top-10 max-w-[240px] rounded px-2 py-1 font-serif text-[20px] leading-6 halo ${otherSide}`}
+          className={`run-moment pointer-events-none absolute top-10 max-w-[240px] halo rounded px-2 py-1 font-serif text-[20px] leading-6 ${otherSide}`}
         >
           {told}
         </p>
       )}
       {segment.kind === 'lookAgain' && (
-        <p className={`pointer-events-none absolute bottom-10 max-w-[280px] rounded px-2 halo ${otherSide}`}>
+        <p className={`pointer-events-none absolute bottom-10 max-w-[280px] halo rounded px-2 ${otherSide}`}>
           {exercise.closingQuestion}
         </p>
       )}
@@ -166,7 +166,7 @@ function momentWords({ plan, segments, state, segment }: SegmentProps, exercise:
     return 'Tap the picture where the eye is to go first.';
   const begun = state.visits.at(-1)?.startPoint !== undefined;
   if (takesStartPoint(exercise) && showsReference(plan, segment) && !begun && state.elapsedMs < BEGINNING_MS)
-    return 'Tap the picture where you begin. Crosses: where you began before.';
+    return 'Tap the picture where you begin.';
   return undefined;
 }
 
@@ -195,7 +195,12 @@ function Tally({
   const visit = state.visits.at(-1);
   const peeking = countsPeeks(exercise);
   const lifting = exercise.rule.lifts === 'none';
-  const rubbing = nothingErased(exercise, medium) && state.lengthMs >= RUBBING_FROM_MS && !peeking;
+  const rubbing =
+    nothingErased(exercise, medium) &&
+    // What cannot be erased needs no owning up.
+    medium?.erases !== false &&
+    state.lengthMs >= RUBBING_FROM_MS &&
+    !peeking;
   if (!visit || (!peeking && !lifting && !rubbing)) return null;
   const { spentMs, allowedMs, within } = readPeeks(visit.peeks, state.lengthMs);
   const words = peeking
@@ -218,7 +223,7 @@ function Tally({
           className="btn-quiet mt-2 h-14 border-transparent bg-plate/80"
           onPress={() => onSay({ type: 'rubbedOut' })}
         >
-          <Eraser size={18} aria-hidden />I rubbed out <kbd className="kbd kbd-sm">0</kbd>
+          <Eraser size={18} aria-hidden />I erased <kbd className="kbd kbd-sm">0</kbd>
         </RunButton>
       )}
       {(peeking || lifting) && !onScreen && (

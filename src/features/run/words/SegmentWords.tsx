@@ -18,7 +18,7 @@ export function SegmentWords(given: Omit<SegmentProps, 'segment'>) {
       <p
         role="timer"
         aria-label={timerLabel(segment, overMs)}
-        className={`pointer-events-none absolute bottom-9 rounded px-2 digits leading-[0.86] tracking-tight halo ${overMs > 0 ? 'text-moss-text' : ''} ${
+        className={`pointer-events-none absolute bottom-9 halo rounded px-2 digits leading-[0.86] tracking-tight ${overMs > 0 ? 'text-moss-text' : ''} ${
           clock === 'large' ? 'run-digits' : 'text-[44px]'
         } ${wordsOn === 'left' ? 'left-12 max-sm:left-10' : 'right-12 max-sm:right-10'}`}
       >

@@ -19,7 +19,8 @@ export function useVoice(run: Run, plan: Plan, state: RunState, voice: Room['voi
   const running = state.phase === 'running';
   const visits = state.visits.length;
   useEffect(() => {
-    if (speaks && running) say(announcement(plan, segment, Math.round(state.lengthMs / 1000) * 1000), volume);
+    if (speaks && running)
+      say(announcement(plan, segment, Math.round(state.lengthMs / 1000) * 1000, run.timeline.segments), volume);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- said once when a segment begins, not whenever the plan is looked at anew
   }, [visits, speaks, running]);
   useEffect(

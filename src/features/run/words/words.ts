@@ -3,6 +3,8 @@ import type { RunState } from '@/core/clock/run';
 import { counted } from '@/core/words';
 import { clockDigits, durationWords, leftDigits, spokenDuration } from '@/core/practice/time/duration';
 import { exerciseById } from '@/core/practice/exercises';
+import { callFor } from '@/core/practice/exercises/calls';
+import { switchWords } from '@/core/practice/rules/switches';
 import { type Exercise, isCalm } from '@/core/practice/exercises/exercise';
 import { poseExercise, poseIn } from '@/core/practice/rules/poseExercise';
 import { holdLimitOf, holdOf } from '@/core/practice/rules/holds';
@@ -21,6 +23,7 @@ export function promptOf(plan: Plan, segment: Segment): string | undefined {
   if (block.kind !== 'poses' || referenceOf(plan, segment) !== null) return undefined;
   if (block.settings?.prompt) return block.settings.prompt;
   const exercise = poseExercise(plan, segment);
+  if (exercise?.form?.imagined) return callFor(plan.seed, segment.blockIndex, segment.poseIndex, block.settings?.calls);
   if (exercise?.rule.reference === 'none') return '';
   const alone = block.settings?.model ? undefined : exercise?.form?.withoutPicture;
   return alone ?? 'Draw what is before you.';
@@ -160,13 +163,24 @@ export const pagesBefore = (segments: readonly Segment[], segment: Segment): num
  * What a screen reader is told when a segment begins.
  * @param lengthMs How long it runs now, where that is known: a pot has what is left in it.
  */
-export function announcement(plan: Plan, segment: Segment, lengthMs = segment.endMs - segment.startMs): string {
+export function announcement(
+  plan: Plan,
+  segment: Segment,
+  lengthMs = segment.endMs - segment.startMs,
+  segments: readonly Segment[] = [],
+): string {
   const length = spokenDuration(lengthMs);
   const name = poseExercise(plan, segment)?.name ?? '';
   const block = plan.blocks[segment.blockIndex];
   switch (segment.kind) {
     case 'leadIn':
-      return `Next: ${name}, ${poseCount(plan, segment)}.`;
+      return [
+        `Next: ${name}, ${poseCount(plan, segment)}.`,
+        switchWords(plan, segments, segments.indexOf(segment)),
+        promptOf(plan, segment) ?? '',
+      ]
+        .filter(Boolean)
+        .join(' ');
     case 'look':
       return segment.open ? 'Look until you have it.' : `Look for ${length}.`;
     case 'draw':
