@@ -10,11 +10,11 @@ test('marks are counted after each pose, what is missing is ticked, rubbing out 
     page,
     posesBlock('mark-allowance', [pose(WALKING, 120_000), pose(WAITING, 120_000)], {
       tickEach: true,
-      medium: 'ballpoint',
+      medium: 'pencil',
     }),
   );
   await next(page);
-  await expect(page.getByText('ballpoint: nothing to rub out')).toBeVisible();
+  await expect(page.getByText('no erasing')).toBeVisible();
   await page.keyboard.press('0');
   await expect(page.getByText('Noted; the drawing counts all the same.')).toBeVisible();
   await letPass(page, 30_000);

@@ -35,7 +35,7 @@ test('two minutes: lead-in, pose, change, pose, and what was made', async ({ pag
   await expect(page.getByRole('button', { name: 'Page 1, larger' })).toBeVisible();
   await page.getByLabel('One line for later').fill('The weight was in the left leg.');
   await page.getByLabel('One line for later').press('Enter');
-  await expect(page.getByText('Kept.')).toBeVisible();
+  await expect(page.getByText('Saved.')).toBeVisible();
 
   await page.getByRole('link', { name: 'To the journal' }).click();
   await expect(page.getByText('3 drawings, begun at')).toBeVisible();

@@ -261,7 +261,7 @@ const SCREENS: [name: string, open: (page: Page) => Promise<void>][] = [
     async (page) => {
       await runPlan(page, posesBlock('blind-contour', [pose(WALKING, 60_000)]));
       await page.keyboard.press('ArrowRight');
-      await expect(page.getByText('eyes on the edge, goes by sound').first()).toBeVisible();
+      await expect(page.getByText('eyes on the edge; a sound ends it').first()).toBeVisible();
     },
   ],
   [

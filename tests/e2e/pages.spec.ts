@@ -18,7 +18,7 @@ test('a page is put away in a rest: the session waits as long, and goes on', asy
   await next(page);
   await page.getByRole('button', { name: 'Put a page away' }).click();
   const dialog = page.getByRole('dialog', { name: 'The pages so far' });
-  await expect(dialog.getByText(/^For the corner of this sheet: \d{4}-1-1$/)).toBeVisible();
+  await expect(dialog.getByText(/^Write this in the corner of the sheet: \d{4}-1-1$/)).toBeVisible();
   await dialog.getByLabel('Choose photographs of pages').setInputFiles(SHEET);
   await expect(dialog.getByRole('button', { name: 'Page 1, larger' })).toBeVisible();
   // Keys are the dialog's: nothing is skipped under it.

@@ -82,8 +82,10 @@ test('two ladders of shrinking time with looking first, by mouse', async ({ page
 test('small plans: framed on one sheet like the large one, and printed to be drawn on', async ({ page }) => {
   await openPlan(page);
   await page.keyboard.press('n');
+  await page.getByRole('searchbox', { name: 'Find an exercise' }).fill('frames');
   await page.getByRole('button', { name: 'Small plans', exact: true }).click();
-  await page.getByRole('button', { name: 'Take this one' }).click();
+  await page.getByLabel('How many').fill('4');
+  await page.getByRole('button', { name: /^Add 4 ×/ }).click();
   const framed = page.getByRole('img', { name: /small plans, (landscape|portrait): 4 frames, \d+ mm × \d+ mm/i });
   await expect(framed).toHaveCount(1);
   await expect(framed.locator('text')).toHaveText(['1', '2', '3', '4']);
@@ -100,7 +102,8 @@ test('a blind contour series with both hands, by keys only', async ({ page }) =>
   const dialog = page.getByRole('dialog', { name: 'Add a block' });
   await dialog.getByRole('button', { name: 'Blind contour', exact: true }).focus();
   await page.keyboard.press('Enter');
-  await dialog.getByRole('button', { name: 'Take this one' }).focus();
+  await dialog.getByLabel('How many').fill('4');
+  await dialog.getByRole('button', { name: 'Add 4 × 1 min' }).focus();
   await page.keyboard.press('Enter');
   await expect(dialog).toBeHidden();
   const added = block(page, /Blind contour, 4 × 1 min/);

@@ -204,6 +204,7 @@ function Group({ name, exercises, shown, kind, onShow }: GroupProps) {
             <button
               type="button"
               aria-pressed={e.id === shown}
+              aria-label={suits(e, kind) ? e.name : `${e.name}, needs other pictures`}
               className={`flex w-full items-center gap-3 py-1 pl-2 text-left ${e.id === shown ? 'bg-sheet font-semibold shadow-[inset_3px_0_0_var(--charcoal)]' : ''}`}
               onClick={() => onShow(e.id)}
             >

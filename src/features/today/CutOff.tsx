@@ -2,6 +2,7 @@
 import { weekday } from '@/core/dateWords';
 import { wallTime } from '@/core/practice/time/clockTime';
 import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';
 import { runStateAt } from '@/core/clock/run';
 import { planSpentMs } from '@/core/clock/sessionLeft';
@@ -10,18 +11,33 @@ import { clockDigits } from '@/core/practice/time/duration';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
 import { expandPlan } from '@/core/practice/time/timeline';
 import { storageProblem } from '@/storage/problems';
-import { useStored } from '@/storage/hooks/useStored';
 import { isSessionRunning } from '@/storage/sessions/runLock';
 import { stopAndKeep } from '@/storage/sessions/startSession';
 import { Ribbon } from '@/ui/ribbon/Ribbon';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 
+/** A tab that runs a session, or has just left it, is asked for this often. */
+const ASK_EVERY_MS = 500;
+
+/** Whether another tab runs a session now. */
+function useElsewhere(): boolean {
+  const [elsewhere, setElsewhere] = useState(false);
+  useEffect(() => {
+    const ask = (): void => {
+      isSessionRunning().then(setElsewhere, () => setElsewhere(false));
+    };
+    ask();
+    const handle = setInterval(ask, ASK_EVERY_MS);
+    return () => clearInterval(handle);
+  }, []);
+  return elsewhere;
+}
+
 /** A session that was cut off: continue where it was, or stop and keep it. One that runs in another tab can only be opened there or taken over. */
 export function CutOff({ session }: { session: Session }) {
   const router = useRouter();
   const { segments, totalMs } = expandPlan(session.plan);
-  // Every event of a running session announces a change of its store, so this is asked again as it goes.
-  const elsewhere = useStored(isSessionRunning, ['sessions'], []).value ?? false;
+  const elsewhere = useElsewhere();
   const state = runStateAt(session.plan, session.log, session.lastSeenMs);
   const spentMs = planSpentMs(segments, state);
   return (

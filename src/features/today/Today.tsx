@@ -161,7 +161,7 @@ export function Today() {
       ? Math.ceil(sums.totalMs / 60_000)
       : (choice?.minutes ?? DEFAULT_MINUTES);
   return (
-    <main className="px-4 pt-4 pb-5 sm:px-10" aria-busy={!plan}>
+    <main className="px-4 pt-3 pb-2 sm:px-10" aria-busy={!plan}>
       <h1 className="sr-only">Today</h1>
       {problem && <Notice>{problem}</Notice>}
       <section
@@ -283,7 +283,7 @@ export function Today() {
                     <b>Why this plan:</b> <Explained>{plan.why[0].toLowerCase() + plan.why.slice(1)}</Explained>{' '}
                   </>
                 )}
-                {!scheduled && !course && !isSaid && !whose?.of && (
+                {!scheduled && !course && !isSaid && (
                   <button
                     type="button"
                     className="link-quiet text-[14px] text-quiet"
@@ -300,7 +300,7 @@ export function Today() {
             )}
           </div>
         )}
-        <div className="mt-3 min-h-[245px]">
+        <div className="mt-2 min-h-[226px]">
           {blocks && plan && sums && !empty && (
             <Ribbon
               blocks={blocks}
@@ -327,7 +327,7 @@ export function Today() {
         )}
       </section>
 
-      <div className="mt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[440px_1fr_1fr]">
+      <div className="mt-4 grid gap-x-10 gap-y-6 lg:grid-cols-[440px_1fr_1fr]">
         <WeekBoxes whose={whose} nowMs={nowMs} promise={promise.value} />
         <div className={cutOff ? '' : 'lg:col-span-2'}>
           <LastTime whose={whose} soFar={soFar} course={course !== undefined} />

@@ -125,8 +125,9 @@ export const STANDING = {
     ...limbs({
       legL: flat(0.32, 0, 10),
       legR: flat(-0.32, 0.04, -8),
-      armL: gripBy('L', 'pelvis', [0.1, 0.2, 0.74], [-0.6, 0.7, 0.1]),
-      armR: gripBy('R', 'pelvis', [-0.06, 0.06, 0.84], [0.6, 0.7, 0.1]),
+      // Mending before the chest: lower, the shadow of the hands would fall where it suggests what is not there.
+      armL: gripBy('L', 'pelvis', [0.12, 1.22, 0.84], [-0.6, 0.7, 0.1]),
+      armR: gripBy('R', 'pelvis', [-0.1, 1.04, 0.94], [0.6, 0.7, 0.1]),
     }),
     handL: HAND.fist,
     handR: HAND.holding,

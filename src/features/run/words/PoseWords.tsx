@@ -19,6 +19,8 @@ import { capital, counted } from '@/core/words';
 import { MarkKinds } from './MarkKinds';
 import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
+import { useStored } from '@/storage/hooks/useStored';
+import { loadViewing } from '@/storage/sessions/viewings';
 import { useReferenceName } from '@/storage/hooks/useReferenceName';
 import { Word } from '@/ui/Word';
 import { Ticking } from './Ticking';
@@ -28,7 +30,14 @@ import { attemptWords, BEGINNING_MS, inLastMinute, poseCount, poseNotes, promptO
 export function PoseWords(props: SegmentProps) {
   const { plan, segments, state, segment, wordsOn, onCommand, onSay } = props;
   const exercise = poseExercise(plan, segment);
-  const name = useReferenceName(referenceOf(plan, segment));
+  const referenceId = referenceOf(plan, segment);
+  const name = useReferenceName(referenceId);
+  const startedBefore =
+    useStored(
+      async () => referenceId !== null && (await loadViewing(referenceId)).starts.length > 0,
+      ['viewings'],
+      [referenceId],
+    ).value ?? false;
   if (!exercise) return null;
   const prompt = promptOf(plan, segment);
   const hidden = prompt === undefined && isDrawing(segment) && !showsReference(plan, segment);
@@ -42,7 +51,7 @@ export function PoseWords(props: SegmentProps) {
   const side = wordsOn === 'left' ? 'left-12 max-sm:left-10' : 'right-12 max-sm:right-10 text-right';
   const otherSide = wordsOn === 'left' ? 'right-12 max-sm:right-10 text-right' : 'left-12 max-sm:left-10';
   const attempt = attemptWords(state);
-  const told = momentWords(props, exercise);
+  const told = momentWords(props, exercise, startedBefore);
   const pot = segment.potMs === undefined ? undefined : potAt({ segments }, state);
   return (
     <>
@@ -145,7 +154,11 @@ function potWords({ drawings, leftMs }: Pot, shared: boolean): string {
 }
 
 /** What is to be said at this moment of a pose, beside its name. */
-function momentWords({ plan, segments, state, segment }: SegmentProps, exercise: Exercise): string | undefined {
+function momentWords(
+  { plan, segments, state, segment }: SegmentProps,
+  exercise: Exercise,
+  startedBefore: boolean,
+): string | undefined {
   if (segment.kind === 'look')
     return `${segment.open ? 'Look until you have it. Then hide it.' : 'Look. It hides when the time is up.'} Draw the line of its flow on the picture, if you like.`;
   if (segment.kind === 'lookAgain')
@@ -166,7 +179,7 @@ function momentWords({ plan, segments, state, segment }: SegmentProps, exercise:
     return 'Tap the picture where the eye is to go first.';
   const begun = state.visits.at(-1)?.startPoint !== undefined;
   if (takesStartPoint(exercise) && showsReference(plan, segment) && !begun && state.elapsedMs < BEGINNING_MS)
-    return 'Tap the picture where you begin.';
+    return `Tap the picture where you begin.${startedBefore ? ' Crosses: where you began before.' : ''}`;
   return undefined;
 }
 
