@@ -27,7 +27,9 @@ test('a page is put away in a rest: the session waits as long, and goes on', asy
   await page.keyboard.press('Escape');
   await expect(dialog).toHaveCount(0);
   await expect(page.getByText('Let the arm hang and shake the hand out')).toBeVisible();
-  expect((await keptLog(page)).map((e) => e.type)).toEqual(['start', 'next', 'next', 'hold', 'resume']);
+  await expect
+    .poll(async () => (await keptLog(page)).map((e) => e.type))
+    .toEqual(['start', 'next', 'next', 'hold', 'resume']);
   await stopAndKeep(page);
   await expect(page.getByRole('button', { name: 'Page 1, larger' })).toBeVisible();
 });

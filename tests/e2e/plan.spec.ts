@@ -240,7 +240,7 @@ test('bad input is told beside the field, and nothing is lost', async ({ page })
   await expect(page.getByText(/longer than a day/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeDisabled();
   await fill(page, 'Length of each pose', '1:00');
-  await page.getByRole('radio', { name: 'pot' }).check({ force: true });
+  await page.getByRole('radio', { name: 'pot' }).press('Space');
   await fill(page, 'The pot', '0:30');
   await expect(inspector(page).getByText(/The pot of 0:30 is smaller than one pose/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeDisabled();

@@ -62,7 +62,7 @@ test('drawn, then from memory: both are put away, then all three are laid out; f
         posesBlock('look-then-draw', [pose(WALKING, 60_000, { lookMs: 10_000, openLook, openDraw })]),
       );
       await next(page);
-      await expect(page.getByText(openLook ? 'Look until you have it.' : 'Look. It hides')).toBeVisible();
+      await expect(page.getByText(openLook ? 'Look until you have it. Then hide it.' : 'Look. It hides')).toBeVisible();
       await expect(page.getByRole('timer', { name: openLook ? 'Time so far' : 'Time left' })).toBeVisible();
       await next(page);
       await expect(page.getByText('Now from memory')).toBeVisible();

@@ -68,6 +68,18 @@ describe('writing a running session', () => {
     await writer.settled();
     expect([await types(), writer.problem()]).toEqual([['start', 'next'], undefined]);
   });
+  it('ends a session after its last press, however close they come', async () => {
+    const writer = writing();
+    writer.add([next(10)]);
+    writer.add([next(20)]);
+    // The first write is under way when the last press and the end come.
+    await Promise.resolve();
+    await Promise.resolve();
+    writer.add([next(30)]);
+    writer.finish(30);
+    await writer.settled();
+    expect(await loadSession('s')).toMatchObject({ status: 'kept', lastSeenMs: 30, log: { length: 4 } });
+  });
   it('tries the end of a session again', async () => {
     vi.spyOn(sessions, 'finishSession').mockRejectedValueOnce(new Error('disk'));
     const writer = writing();

@@ -33,6 +33,9 @@ export function KeptField({
         inputMode={numeric ? 'numeric' : undefined}
         maxLength={maxLength}
         {...typed}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') onKeep(typed.value.trim());
+        }}
       />
     </label>
   );

@@ -39,8 +39,11 @@ async function loadDraft(): Promise<{ recipe: Recipe; ask: Ask }> {
   const ask = parsed(asked, (v) => askSchema.safeParse(v)) ?? USUAL_ASK;
   const kept = parsed(draft, (v) => recipeSchema.safeParse(v));
   // A session taken over from Today brings its time along.
-  if (kept && new URLSearchParams(location.search).get('from') === 'today')
+  if (kept && new URLSearchParams(location.search).get('from') === 'today') {
+    // Loaded again, the plan is on its own.
+    history.replaceState(history.state, '', '/plan');
     return { recipe: kept, ask: { ...ask, until: false, availableMs: kept.availableMs } };
+  }
   if (kept) return { recipe: kept, ask };
   const { recipe } = fitPlan({
     availableMs: ask.availableMs,

@@ -54,9 +54,11 @@ export function createRunWriter(session: Session, onChange: () => void): RunWrit
     onChange();
   };
   const flush = async (): Promise<void> => {
-    const batch = unwritten;
-    if (batch.length > 0) {
-      await appendEvents(session.id, batch, batch.some((e) => e.type === 'stop') ? 'kept' : 'running');
+    // More may be added while some are written: the end is written after all of them, or it would be taken back.
+    while (unwritten.length > 0) {
+      const batch = unwritten;
+      const isOver = ended || batch.some((e) => e.type === 'stop');
+      await appendEvents(session.id, batch, isOver ? 'kept' : 'running');
       unwritten = unwritten.slice(batch.length);
     }
     if (endMs !== undefined && !ended) {
