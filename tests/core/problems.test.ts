@@ -12,6 +12,8 @@ const pictures: ReferenceFacts[] = Array.from({ length: 12 }, (_, i) => ({
   facing: i % 2 ? 'left' : 'right',
   viewName: ['front', 'profile', 'back'][i % 3],
   difficulty: 1 + (i % 5),
+  // The hardest are held for half a minute.
+  ...(i % 5 === 4 && { holdS: 30 }),
 }));
 const pools: ReferencePools = {
   bySet: new Map([
@@ -63,7 +65,9 @@ describe('what is said of a plan before it is run', () => {
   });
   it('tells a hard pose in a long place, with two ways out', () => {
     const block = withSource(level('a', 1, 600_000), { pins: ['r4'] });
-    expect(words(block)[0]).toMatch(/^!.*strenuous one for 10 min.*Let it be a gentler one, or keep it to 2 min/);
+    expect(words(block)[0]).toMatch(
+      /^!.*could hold pose 1 for about 30 s, and it is planned for 10 min.*keep this one to 2 min/,
+    );
     expect(words(withSource(level('a', 1, 60_000), { pins: ['r4'] }))).toEqual([]);
   });
   it('calls thirty marks in thirty seconds rushing, and twelve in two minutes not', () => {

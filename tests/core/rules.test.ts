@@ -87,8 +87,8 @@ describe('the rule card', () => {
     expect(saying.map((e) => e.id)).toEqual(['cross-contour']);
   });
   it('says what to do with a wrong stroke where strokes are restated', () => {
-    expect(card('flowing-gesture')).toContain('a wrong stroke again, whole: no fuzz');
-    expect(card('mark-allowance')).not.toContain('a wrong stroke again, whole: no fuzz');
+    expect(card('flowing-gesture')).toContain('wrong line? Draw it again in one stroke');
+    expect(card('mark-allowance')).not.toContain('wrong line? Draw it again in one stroke');
   });
   it('says that erasing is fine only from memory, where nobody looks over', () => {
     expect(card('look-then-draw')).toEqual([]);

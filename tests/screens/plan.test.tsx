@@ -105,7 +105,7 @@ describe('what is laid out on the table', () => {
     expect(words).toContain('10 pictures of 12; with spares it would take 14.');
     expect(tableOf([level('a', 8, 60_000)])).toContain('8 pictures of 12, 3 spare.');
     // A pencil for each half hour, and one more.
-    expect(tableOf([level('a', 26, 300_000)])).toContain('6 pencils (charcoal pencil) sharpened before you start');
+    expect(tableOf([level('a', 26, 300_000)])).toContain('6 charcoal pencils, sharpened before you start');
   });
   it('says where an eraser is allowed', () => {
     expect(tableOf([level('a', 2, 60_000)])).toContain('eraser out of reach');

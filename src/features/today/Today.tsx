@@ -280,7 +280,8 @@ export function Today() {
               <>
                 {!isSaid && (
                   <>
-                    <b>Why this plan:</b> <Explained>{plan.why[0].toLowerCase() + plan.why.slice(1)}</Explained>{' '}
+                    <b>Why this plan:</b>{' '}
+                    <Explained>{plan.why.charAt(0).toLowerCase() + plan.why.slice(1)}</Explained>{' '}
                   </>
                 )}
                 {!scheduled && !course && !isSaid && (
