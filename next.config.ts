@@ -62,6 +62,10 @@ const config: NextConfig = {
       },
       { source: '/figures/:path*', headers: [{ key: 'Cache-Control', value: 'public, max-age=86400' }] },
     ]),
-  experimental: { agentUpgrade: false },
+  experimental: {
+    agentUpgrade: false,
+    // A group of modules fetched later names all it needs, not only what another group has not brought (decision 0029).
+    turbopackClientSideNestedAsyncChunking: false,
+  },
 };
 export default config;

@@ -1,2 +1,2 @@
-/** Addresses of everything the app ships, written in by build-sw.mjs. */
-declare const __SHELL__: string[];
+/** Every file of this version by its path, with a hash of its content, written in by build-sw.mjs. */
+declare const __FILES__: Record<string, string>;

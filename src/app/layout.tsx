@@ -2,9 +2,8 @@ import type { Metadata, Viewport } from 'next';
 import localFont from 'next/font/local';
 import type { ReactNode } from 'react';
 import { Toasts } from '@/ui/toast/Toasts';
-import { Availability } from '@/features/data/Availability';
+import { AppNotices } from '@/features/data/AppNotices';
 import { FirstVisit } from '@/features/data/FirstVisit';
-import { Updates } from '@/features/data/Updates';
 import { themeScript } from '@/ui/useTheme';
 import './globals.css';
 
@@ -34,11 +33,10 @@ export default function RootLayout({ children }: { children: ReactNode }) {
         <script dangerouslySetInnerHTML={{ __html: themeScript }} />
       </head>
       <body className="min-h-dvh bg-ground font-sans text-ink">
-        <Availability />
+        <AppNotices />
         {children}
         <Toasts />
         <FirstVisit />
-        <Updates />
       </body>
     </html>
   );

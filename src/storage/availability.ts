@@ -31,8 +31,9 @@ export function isDenied(error: unknown): boolean {
 /** Puts a database in memory in the place of the browser's. Everything works until the tab is closed. */
 export async function forgetWhenClosed(): Promise<void> {
   const memory = await import('fake-indexeddb');
-  const { forceCloseDatabase: _close, default: _default, ...globals } = memory;
-  for (const [name, value] of Object.entries(globals))
+  for (const [name, value] of Object.entries(memory).filter(
+    ([key]) => key.toLowerCase().startsWith('idb') || key === 'indexedDB',
+  ))
     Object.defineProperty(globalThis, name, { value, configurable: true, writable: true });
   set('in memory');
 }

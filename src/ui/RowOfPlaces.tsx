@@ -1,6 +1,6 @@
 'use client';
 import type { Route } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 

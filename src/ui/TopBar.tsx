@@ -1,7 +1,7 @@
 'use client';
 import { Armchair, CircleHelp, Moon, Sun } from 'lucide-react';
 import type { Route } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { brushStroke } from './brush';

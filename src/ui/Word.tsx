@@ -1,6 +1,6 @@
 'use client';
 import type { Route } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { type ReactNode, useId, useState } from 'react';
 import { anchorOf, GLOSSARY, type GlossaryWord } from '@/core/handbook/glossary';
 

@@ -5,7 +5,7 @@ import type { Chosen } from '../practice/plan/layOut';
 import { factValuesSchema } from '../references/facts';
 import { leftOutSchema, rightsSchema } from '../references/picture';
 import { counted, listPhrases, moreOf } from '../words';
-import { type PosesRecipe, type Recipe, recipeSchema } from '../practice/plan/recipe';
+import { type PosesRecipe, type Recipe, recipeSchema, withoutSavedId } from '../practice/plan/recipe';
 
 const FORMAT = 'fox-minute-plan';
 const VERSION = 1;
@@ -54,9 +54,6 @@ function pinChosen(recipe: Recipe, chosen: Chosen): Recipe {
 }
 
 /** A plan as a file that replays exactly: seed, order, pictures, exercises with their cues. */
-/** Which saved plan a recipe belongs to means nothing in another browser. */
-const withoutSavedId = ({ savedId: _, ...recipe }: Recipe): Recipe => recipe;
-
 export function writePlanFile(recipe: Recipe, chosen: Chosen, pictures: readonly PlanPicture[]): string {
   const ids = recipe.blocks.flatMap((b) =>
     b.kind === 'poses' ? [b.exercise, b.alternate, b.settings.orExercise] : [],
@@ -65,7 +62,7 @@ export function writePlanFile(recipe: Recipe, chosen: Chosen, pictures: readonly
   const file: PlanFile = {
     format: FORMAT,
     version: VERSION,
-    recipe: { ...withoutSavedId(pinChosen(recipe, chosen)), exercises },
+    recipe: { ...pinChosen(withoutSavedId(recipe), chosen), exercises },
     pictures: [...pictures],
   };
   return JSON.stringify(file, null, 1);

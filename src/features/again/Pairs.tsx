@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { fullDate } from '@/core/dateWords';
 import { blindPair, type DatedDrawing } from '@/core/growing/again';

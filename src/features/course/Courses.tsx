@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { currentCourse } from '@/core/growing/course';
 import type { Course } from '@/core/growing/courseRecord';
 import { isDemoSession } from '@/core/demoLearner';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useId, useState } from 'react';
 import { monthDay } from '@/core/dateWords';
 import { nextRound, onWeekdays, roundsOf, weekdayOf } from '@/core/growing/scheduled';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { DEMO_LEARNER } from '@/core/demoLearner';
 import { demoIsShowing } from '@/storage/seed';
 import { useStored } from '@/storage/hooks/useStored';

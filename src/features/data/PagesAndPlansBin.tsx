@@ -1,7 +1,7 @@
 'use client';
 import { capital } from '@/core/words';
 import { monthDay } from '@/core/dateWords';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { BIN_DAYS, daysLeft } from '@/core/bin';
 import type { Page } from '@/core/journal/session';

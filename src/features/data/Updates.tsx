@@ -43,10 +43,13 @@ export function Updates() {
       });
       asking = setInterval(() => void registration.update().catch(() => undefined), ASK_EVERY_MS);
     };
-    const timer = setTimeout(
-      () => void serviceWorker.register('/sw.js').then(watch, () => undefined),
-      isOld ? 0 : QUIET_MS,
-    );
+    const start = async (): Promise<void> => {
+      await serviceWorker.register('/sw.js');
+      const registration = await serviceWorker.getRegistration();
+      if (registration) watch(registration);
+    };
+    // Without a worker nothing is kept for offline use, and all else works.
+    const timer = setTimeout(() => void start().catch(() => undefined), isOld ? 0 : QUIET_MS);
     return () => {
       clearTimeout(timer);
       clearInterval(asking);

@@ -1,6 +1,6 @@
 'use client';
 import { ArrowLeft } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useSearchParams } from 'next/navigation';
 import { keysLeft, type Sheet } from '@/core/desk/sheet';
 import { posesDrawn } from '@/core/journal/drawings';

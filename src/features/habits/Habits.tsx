@@ -1,7 +1,7 @@
 'use client';
 import { Download } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useMemo } from 'react';
 import {
   type Bias,

@@ -1,7 +1,7 @@
 'use client';
 import { inWholeSeconds } from '@/core/clock/account';
 import { counted } from '@/core/words';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useRef } from 'react';

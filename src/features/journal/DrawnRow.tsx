@@ -1,6 +1,6 @@
 'use client';
 import type { Route } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useMemo } from 'react';
 import { poseRecord } from '@/core/journal/poseRecord';
 import { type Drawing, posesDrawn } from '@/core/journal/drawings';

@@ -2,7 +2,7 @@
 import { inWholeSeconds } from '@/core/clock/account';
 import { counted } from '@/core/words';
 import { shortDate, weekdayAndDay } from '@/core/dateWords';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import { useMemo } from 'react';

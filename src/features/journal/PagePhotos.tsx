@@ -1,7 +1,7 @@
 'use client';
 import { Camera, FolderOpen, ImagePlus, Trash2 } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useEffect, useRef, useState } from 'react';
 import { toast, toastProblem } from '@/ui/toast/toast';
 import { isPhotograph } from '@/core/desk/arrivals';

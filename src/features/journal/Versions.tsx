@@ -1,7 +1,7 @@
 'use client';
 import { fullDate } from '@/core/dateWords';
 import type { Route } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { featureCounts, type KeptDrawing, keptDrawingId, keptThroughout } from '@/core/journal/keptDrawing';

@@ -1,7 +1,7 @@
 'use client';
 import { Printer } from 'lucide-react';
 import type { Route } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useSearchParams } from 'next/navigation';
 import { useMemo } from 'react';
 import { monthAndYear, shortWeekday } from '@/core/dateWords';

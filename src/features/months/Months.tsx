@@ -1,7 +1,7 @@
 'use client';
 import { CalendarDays, Download, Printer } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { piecesCsv } from '@/core/growing/csv';
 import { lifetimeWords } from '@/core/growing/lifetime';
 import { type Piece, piecesOf } from '@/core/growing/pieces';

@@ -1,6 +1,6 @@
 'use client';
 import { startOfWeek } from 'date-fns';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useMemo } from 'react';
 import { keptDays, onWeekdays } from '@/core/growing/scheduled';
 import { localDay } from '@/core/moment';

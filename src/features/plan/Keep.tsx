@@ -8,6 +8,7 @@ import { inMedium } from '@/core/practice/edit/edit';
 import { MEDIA } from '@/core/practice/paper/materials';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import type { SavedPlan, Schedule } from '@/core/practice/plan/savedPlan';
+import { withoutSavedId } from '@/core/practice/plan/recipe';
 import { expandPlan } from '@/core/practice/time/timeline';
 import { USUAL_MINUTE } from '@/core/growing/scheduled';
 import { shortWeekdayName, WEEK_FROM_MONDAY } from '@/core/weekdays';
@@ -47,7 +48,7 @@ export function Keep({ editor, nowMs, onTold, onClose }: KeepProps) {
   const kept = useStored(listSavedPlans, ['plans'], []);
   /** The saved plan this one was opened from or saved as: known by its id, never by its title. */
   const before = kept.value?.find(({ id }) => id === recipe.savedId);
-  const { savedId: _, ...plain } = recipe;
+  const plain = withoutSavedId(recipe);
   /** Saves the plan, once however often the button is pressed. @param over A saved plan to change; undefined for a new one. */
   const save = async (over: SavedPlan | undefined, schedule: Schedule | null): Promise<SavedPlan | undefined> => {
     if (busy) return undefined;

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { counted, bytesWords } from '@/core/words';
 import { packPlan, usedPictures } from '@/storage/pictures/sharedPlan';

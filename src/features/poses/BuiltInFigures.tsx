@@ -2,7 +2,7 @@
 import { Download } from 'lucide-react';
 import type { Route } from 'next';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useMemo, useState } from 'react';
 import { CATALOGUE } from '@/core/figure/catalogue/catalogue';
 import { BUILT_IN_SETS, type BuiltInSet, isInSet } from '@/core/references/builtIn';

@@ -1,5 +1,5 @@
 import type { Route } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { catalogued } from '@/core/figure/catalogue/catalogue';
 import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 
@@ -25,7 +25,7 @@ function FigureCell({ id, name, viewName, facing }: FigureCellProps) {
   const [width, height] = catalogued(id)?.small ?? [];
   return (
     <li>
-      <Link href={figureHref(id)} className="group block w-full text-left" prefetch={false}>
+      <Link href={figureHref(id)} className="group block w-full text-left">
         <span className="grid h-[190px] place-items-end justify-center overflow-hidden bg-plate p-3 outline-1 outline-transparent group-hover:outline-ink">
           {url && (
             <img

@@ -1,5 +1,5 @@
 import { FileInput, Plus, Users } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { intoView } from '@/ui/intoView';
 
 export interface ShelfEntry {

@@ -1,6 +1,6 @@
 'use client';
 import { ArrowLeft, Pause, Play } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { fullDate } from '@/core/dateWords';

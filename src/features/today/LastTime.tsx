@@ -2,7 +2,7 @@
 import { inWholeSeconds } from '@/core/clock/account';
 import { counted } from '@/core/words';
 import { weekdayAndDay } from '@/core/dateWords';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { clockDigits } from '@/core/practice/time/duration';
 import { nextTimeNote } from '@/core/journal/reflect';
 import type { Session } from '@/core/journal/session';

@@ -1,7 +1,7 @@
 'use client';
 import { counted } from '@/core/words';
 import { isSameDay } from 'date-fns';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { NO_PROMISE, promiseWords, type WeekPromise } from '@/core/growing/promise';
 import { daysOf, FULL_DAY_MS, weekOf, wholeMinutes } from '@/core/growing/weeks';
 import { shortWeekday, weekday } from '@/core/dateWords';

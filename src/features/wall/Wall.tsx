@@ -1,6 +1,6 @@
 'use client';
 import { sum } from 'd3-array';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useMemo, useState } from 'react';
 import { indexWall, searchWall, type WallItem, wallItems, type WallQuery } from '@/core/growing/wall';
 import { type WallFacet, WALL_FACETS } from '@/core/growing/wallFacets';

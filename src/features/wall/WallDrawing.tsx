@@ -1,6 +1,6 @@
 'use client';
 import type { Route } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { weekdayAndDay } from '@/core/dateWords';
 import type { WallItem } from '@/core/growing/wall';
 import { timeOn } from '@/core/journal/keptDrawing';

@@ -6,8 +6,6 @@ import { changePictures } from '@/storage/pictures/pictures';
 import { loadRoom } from './room';
 import { loadSetting, saveSetting } from '@/storage/settings';
 import { subjectKindOf } from '@/core/references/subjectKind';
-import { leftOutOf } from '@/storage/references/references';
-import { traitsOf } from '@/storage/references/traits';
 import { withRunLock } from './runLock';
 import { appendEvents, runningSession, saveSession } from './sessions';
 
@@ -69,6 +67,11 @@ async function start(plan: Plan): Promise<Session> {
 
 /** Notes with each pose what its picture shows and what of it is left out on purpose: the record keeps it, whatever becomes of the picture. */
 async function withPictureFacts(plan: Plan): Promise<Plan> {
+  // The catalogue of figures comes with these, and no page needs it before a start.
+  const [{ leftOutOf }, { traitsOf }] = await Promise.all([
+    import('@/storage/references/references'),
+    import('@/storage/references/traits'),
+  ]);
   const blocks = await Promise.all(
     plan.blocks.map(async (block): Promise<Block> => {
       if (block.kind !== 'poses') return block;

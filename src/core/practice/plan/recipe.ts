@@ -136,6 +136,13 @@ export const recipeSchema = z.object({
 });
 export type Recipe = z.infer<typeof recipeSchema>;
 
+/** Returns the recipe alone: which saved plan it belongs to means nothing in another browser or in the plan itself. */
+export function withoutSavedId(recipe: Recipe): Recipe {
+  const copy = { ...recipe };
+  delete copy.savedId;
+  return copy;
+}
+
 /** Lengths that go from one to another in even ratios, each brought to the nearest duration step between them. */
 function between(fromMs: number, toMs: number, count: number): number[] {
   if (count === 1) return [fromMs];

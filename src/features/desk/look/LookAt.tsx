@@ -1,6 +1,6 @@
 'use client';
 import type { Route } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import dynamic from 'next/dynamic';
 import { type ComponentProps, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { behindWindow, pairWindows, picturedBy, turnedOnce, turnedOver, whollyPictured } from '@/core/desk/pair';

@@ -1,6 +1,6 @@
 'use client';
 import { Check, Clock, FolderX, Pin } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import type { Route } from 'next';
 import { memo, type MouseEvent } from 'react';
 import { type Picture, pictureReferenceId } from '@/core/references/picture';
@@ -46,7 +46,6 @@ export const PictureCell = memo(function PictureCell({
     <div role="listitem" aria-posinset={index + 1} aria-setsize={total} className="group relative h-full">
       <Link
         href={pictureHref(picture.id, placeId)}
-        prefetch={false}
         data-cell={index}
         tabIndex={reachable ? 0 : -1}
         aria-label={picture.name}

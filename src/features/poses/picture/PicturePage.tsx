@@ -2,7 +2,7 @@
 import { ArrowLeft, Clock, Trash2 } from 'lucide-react';
 import { fullDate } from '@/core/dateWords';
 import type { Route } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { toastProblem } from '@/ui/toast/toast';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useMemo } from 'react';
 import { type Picture, pictureReferenceId } from '@/core/references/picture';
 import { mostSimilar } from '@/core/references/similar';
@@ -14,7 +14,6 @@ function One({ picture, placeId }: { picture: Picture; placeId: string }) {
     <li>
       <Link
         href={pictureHref(picture.id, placeId)}
-        prefetch={false}
         className="grid h-[92px] w-[84px] place-items-center bg-plate p-1 outline-1 outline-transparent hover:outline-ink"
         aria-label={picture.name}
       >
