@@ -40,5 +40,9 @@ export async function driveClock(page, options) {
  * @param {number} ms
  */
 export async function letPass(page, ms) {
-  for (let left = ms; left > 0; left -= STEP_MS) await page.clock.fastForward(Math.min(left, STEP_MS));
+  for (let left = ms; left > 0; left -= STEP_MS) {
+    // Pictures take their real time: a driven clock must not overtake them, or the session would wait.
+    await page.locator('[data-pictures="coming"]').waitFor({ state: 'detached' });
+    await page.clock.fastForward(Math.min(left, STEP_MS));
+  }
 }

@@ -58,8 +58,8 @@ describe('a choice between two exercises', () => {
     level('a', 2, 60_000, { leadInMs: 3000, changeMs: 4000, settings: { orExercise: 'gesture-by-mass' } }),
   );
   const chosen = (...log: RunEvent[]) => {
-    const { others } = runStateAt(plan, [start, ...log], 200_000);
-    const block = withChoices(plan, others).blocks[0];
+    const { changes } = runStateAt(plan, [start, ...log], 200_000);
+    const block = withChoices(plan, changes).blocks[0];
     return block.kind === 'poses' ? block.poses.map((p) => p.exercise ?? block.exercise) : [];
   };
   const choose = (atMs: number): RunEvent => ({ type: 'choose', atMs });

@@ -14,7 +14,7 @@ import { formOfLook, LIGHT_SOURCES, LOOKS, paintOf, towardLight } from '@/core/f
 import { PART_POSES } from '@/core/figure/poses/partPoses';
 import { poseSkeleton } from '@/core/figure/skeleton/kinematics';
 import { solidForms } from '@/core/figure/skeleton/solidForms';
-import { setsOfBlock } from '@/core/practice/start/setsOfBlock';
+import { setsOfBlock } from '@/core/practice/plan/setsOfBlock';
 import type { PosesRecipe, Recipe } from '@/core/practice/plan/recipe';
 import { BUILT_IN_SETS, isInSet } from '@/core/references/builtIn';
 import { KIT } from './kit';

@@ -4,7 +4,7 @@ import { layOutRecipe } from '@/core/practice/plan/layOut';
 import { lookBackBlock, posesBlock, restBlock } from '@/core/practice/edit/newBlock';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { lengthsOf, poseLengths, rowLengths } from '@/core/practice/plan/recipe';
-import { needsPictures } from '@/core/practice/start/chooseReferences';
+import { needsPictures } from '@/core/practice/plan/needsPictures';
 import { recipeOf } from '@/core/practice/plan/recipeOf';
 import { planSchema } from '@/core/practice/plan/schema';
 import { expandPlan, segmentMs } from '@/core/practice/time/timeline';

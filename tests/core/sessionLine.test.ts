@@ -47,7 +47,7 @@ describe('a session said in a line', () => {
       ['5x60 flowing-gesture', '4x120 flowing-gesture', '2x300 structural-gesture', '1x600 tone-study'],
     ],
     ['5 min warm-up then 3x20', ['body 140', 'lines 4', '3x1200 tone-study']],
-    ['blind contour 5x1, look, then draw', ['5x60 blind-contour', '3x90 look-then-draw']],
+    ['blind contour 5x1, look, then draw', ['5x60 blind-contour', '3x120 look-then-draw']],
     ['two fives', ['2x300 structural-gesture']],
     ['10 poses of 2', ['10x120 flowing-gesture']],
     ['half a minute x 6', ['6x30 flowing-gesture']],

@@ -14,7 +14,7 @@ import { EXERCISE_FOR, suits } from '@/core/practice/rules/suits';
 import { switchWords } from '@/core/practice/rules/switches';
 import { chooseReferences, HELD_SHARE, type ReferencePools } from '@/core/practice/start/chooseReferences';
 import { proposePlan } from '@/core/practice/start/propose';
-import { setsOfBlock } from '@/core/practice/start/setsOfBlock';
+import { setsOfBlock } from '@/core/practice/plan/setsOfBlock';
 import { tryRecipe } from '@/core/practice/start/tryRecipe';
 import { expandPlan } from '@/core/practice/time/timeline';
 import { BUILT_IN_SET_ID, builtInFamilySetId } from '@/core/references/picture';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { withChoices } from '@/core/clock/choices';
+import { NO_CHANGES, withChoices } from '@/core/clock/choices';
 import { layOutRecipe } from '@/core/practice/plan/layOut';
 import { posesBlock } from '@/core/practice/edit/newBlock';
 import { recipeWith } from '../core/recipes';
@@ -148,7 +148,9 @@ describe('what a pose says of itself', () => {
   });
   it('names the other exercise of a choice, whichever is chosen', () => {
     expect(eitherOf(whole, segment(0, 'leadIn'))).toBe('C, S and straight');
-    expect(eitherOf(withChoices(whole, ['0:0']), segment(0, 'leadIn'))).toBe('Mark allowance');
+    expect(eitherOf(withChoices(whole, { ...NO_CHANGES, others: ['0:0'] }), segment(0, 'leadIn'))).toBe(
+      'Mark allowance',
+    );
     expect(eitherOf(whole, segment(1, 'draw'))).toBeUndefined();
   });
   it('shows the picture for one of two drawings and hides it for the other', () => {

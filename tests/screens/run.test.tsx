@@ -32,7 +32,7 @@ function markupAt(
   const state = stateOnTimeline(timeline, log, nowMs);
   return renderToStaticMarkup(
     <SegmentWords
-      plan={withChoices(plan, state.others)}
+      plan={withChoices(plan, state.changes)}
       segments={timeline.segments}
       state={state}
       clock={clock}

@@ -1,16 +1,78 @@
-import type { Plan } from '../practice/plan/schema';
-import { poseKey } from './replay';
+import { mediumOf, poseIn } from '../practice/rules/poseExercise';
+import type { Plan, PosePlan, PosesBlock } from '../practice/plan/schema';
+import type { RunEvent } from './log';
 
-/** A plan with the exercises that were chosen in the gap, where a block offers two. */
-export function withChoices(plan: Plan, others: readonly string[]): Plan {
-  if (others.length === 0) return plan;
-  const blocks = plan.blocks.map((block, blockIndex) => {
-    if (block.kind !== 'poses' || !block.settings?.orExercise) return block;
-    const { orExercise } = block.settings;
-    const poses = block.poses.map((pose, poseIndex) =>
-      others.includes(poseKey({ blockIndex, poseIndex })) ? { ...pose, exercise: orExercise } : pose,
-    );
-    return { ...block, poses };
-  });
+type Swap = Extract<RunEvent, { type: 'picture' | 'medium' }>;
+type Where = { blockIndex: number; poseIndex: number };
+
+/** What the learner changed of a plan while it ran. */
+export interface PlanChanges {
+  /** Poses worked by the other of two exercises, as `poseKey`s. */
+  others: readonly string[];
+  /** Poses from which on the block is drawn with the hand the plan doesn't say, as `poseKey`s. */
+  hands: readonly string[];
+  /** Pictures and media exchanged, in order. */
+  swaps: readonly Swap[];
+}
+export const NO_CHANGES: PlanChanges = { others: [], hands: [], swaps: [] };
+
+/** Names a pose of a plan. */
+export const poseKey = ({ blockIndex, poseIndex }: Where): string => `${String(blockIndex)}:${String(poseIndex)}`;
+
+/** A plan with every pose passed through a function, which may return the pose it was given. */
+function mapPoses(plan: Plan, change: (pose: PosePlan, at: Where, block: PosesBlock) => PosePlan): Plan {
+  const blocks = plan.blocks.map((block, blockIndex) =>
+    block.kind === 'poses'
+      ? { ...block, poses: block.poses.map((pose, poseIndex) => change(pose, { blockIndex, poseIndex }, block)) }
+      : block,
+  );
   return { ...plan, blocks };
+}
+
+const isFrom = (at: Where, from: Where): boolean =>
+  at.blockIndex > from.blockIndex || (at.blockIndex === from.blockIndex && at.poseIndex >= from.poseIndex);
+
+/** From a pose on, another picture or medium wherever the plan has that pose's. */
+function swapped(plan: Plan, swap: Swap): Plan {
+  const before = poseIn(plan, swap);
+  if (!before) return plan;
+  if (swap.type === 'medium') {
+    const medium = mediumOf(plan, swap);
+    return mapPoses(plan, (pose, at) =>
+      isFrom(at, swap) && mediumOf(plan, at) === medium ? { ...pose, medium: swap.medium } : pose,
+    );
+  }
+  return mapPoses(plan, (pose, at) => {
+    if (!isFrom(at, swap) || pose.referenceId !== before.referenceId) return pose;
+    const changed = { ...pose, referenceId: swap.referenceId };
+    // What was noted of the old picture isn't true of the new one.
+    delete changed.leftOut;
+    delete changed.shows;
+    return { ...changed, ...(swap.shows && { shows: swap.shows }) };
+  });
+}
+
+function withOtherHand(pose: PosePlan): PosePlan {
+  const changed = { ...pose };
+  if (changed.hand) delete changed.hand;
+  else changed.hand = 'other';
+  return changed;
+}
+
+/** A plan as it is drawn: with the exercises, pictures, media and hands that were chosen on the way. */
+export function withChoices(plan: Plan, { others, hands, swaps }: PlanChanges): Plan {
+  let changed = plan;
+  if (others.length > 0)
+    changed = mapPoses(changed, (pose, at, { settings }) =>
+      settings?.orExercise && others.includes(poseKey(at)) ? { ...pose, exercise: settings.orExercise } : pose,
+    );
+  for (const swap of swaps) changed = swapped(changed, swap);
+  if (hands.length === 0) return changed;
+  return mapPoses(changed, (pose, at) => {
+    const turns = hands.filter((key) => {
+      const [blockIndex, poseIndex] = key.split(':').map(Number);
+      return blockIndex === at.blockIndex && isFrom(at, { blockIndex, poseIndex });
+    });
+    return turns.length % 2 === 1 ? withOtherHand(pose) : pose;
+  });
 }

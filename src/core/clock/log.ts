@@ -1,11 +1,14 @@
 import * as z from 'zod/mini';
 import { LONGEST_MS } from '../practice/time/duration';
+import { LONGEST_REFERENCE_ID } from '../figure/catalogue/referenceId';
+import { SUBJECT_KINDS } from '../references/subjectKind';
 
 /** Milliseconds on the session clock: wall time at the session's start, then monotonic; it never goes back. A session may lie on hold for years. */
 export const sessionMsSchema = z.int().check(z.minimum(0), z.maximum(100 * 366 * 86_400_000));
 const atMs = sessionMsSchema;
 
-const holdReasonSchema = z.enum(['paused', 'asleep', 'closed', 'moved']);
+/** `picture`: the pose's picture wasn't on screen yet. */
+const holdReasonSchema = z.enum(['paused', 'asleep', 'closed', 'moved', 'picture']);
 export type HoldReason = z.infer<typeof holdReasonSchema>;
 
 /** Why the clock stands, in the learner's words. */
@@ -22,6 +25,9 @@ export type HoldWhy = z.infer<typeof holdWhySchema>;
 /** How a line was, in the learner's words. */
 export const lineSchema = z.enum(['loose', 'tight']);
 export type Line = z.infer<typeof lineSchema>;
+
+/** A pose of the plan. */
+const poseAt = { blockIndex: z.int().check(z.minimum(0)), poseIndex: z.int().check(z.minimum(0)) };
 
 const share = z.number().check(z.minimum(0), z.maximum(1));
 
@@ -86,6 +92,18 @@ export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('wholeIn'), atMs }),
   /** The other of two exercises for the pose at hand, or the one that comes; given again, back to the first. */
   z.object({ type: z.literal('choose'), atMs }),
+  /** From a pose on, another picture wherever the plan has that pose's. */
+  z.object({
+    type: z.literal('picture'),
+    atMs,
+    ...poseAt,
+    referenceId: z.string().check(z.maxLength(LONGEST_REFERENCE_ID)),
+    shows: z.optional(z.enum(SUBJECT_KINDS)),
+  }),
+  /** From a pose on, another medium wherever the plan has that pose's. */
+  z.object({ type: z.literal('medium'), atMs, ...poseAt, medium: z.string().check(z.maxLength(40)) }),
+  /** The other hand, from a pose to the end of its block; given again, back. */
+  z.object({ type: z.literal('hand'), atMs, ...poseAt }),
   z.object({ type: z.literal('stop'), atMs }),
 ]);
 export type RunEvent = z.infer<typeof runEventSchema>;

@@ -2,6 +2,7 @@ import { type Laid, type Segment, segmentMs, type Timeline } from '../practice/t
 import type { HoldReason, HoldWhy, RunEvent } from './log';
 import { firstOfPose, samePose } from './poseSegments';
 import type { Extra, Visit } from './visit';
+import { NO_CHANGES, type PlanChanges, poseKey } from './choices';
 import { indexAfter, leftInPotMs, outOfPotMs, potLengthMs, potOf, potOfBlockMs } from './pot';
 
 /** A time on hold. */
@@ -38,7 +39,7 @@ export interface Replay {
   /** What the current visit had been held before the current hold. */
   heldBeforeMs: number;
   lastMs: number;
-  others: ReadonlySet<string>;
+  changes: PlanChanges;
 }
 
 /** The visit that goes on. */
@@ -110,18 +111,15 @@ function goOn(r: Replay, atMs: number, ranOut: boolean): void {
   } else enter(r, next, atMs, extra === 'one more' && !poseEnds ? extra : undefined);
 }
 
-/** Names a pose of a plan. */
-export const poseKey = ({ blockIndex, poseIndex }: Pick<Segment, 'blockIndex' | 'poseIndex'>): string =>
-  `${String(blockIndex)}:${String(poseIndex)}`;
+const toggled = (list: readonly string[], key: string): string[] =>
+  list.includes(key) ? list.filter((k) => k !== key) : [...list, key];
 
 /** Exchange the exercise of the pose at hand; in a change, of the one that comes. */
 function choose(r: Replay): void {
   const { segments } = r.timeline;
   const at = current(r).segmentIndex;
   const segment = segments[at].kind === 'change' ? (segments[at + 1] ?? segments[at]) : segments[at];
-  const others = new Set(r.others);
-  if (!others.delete(poseKey(segment))) others.add(poseKey(segment));
-  r.others = others;
+  r.changes = { ...r.changes, others: toggled(r.changes.others, poseKey(segment)) };
 }
 
 /** Let time pass up to `atMs`: boundaries fall exactly where they are due, however late the call. */
@@ -154,6 +152,15 @@ function drawingBefore(r: Replay): number {
   return current(r).segmentIndex;
 }
 
+/** The changes so far and one more of what is drawn, with what, or with which hand. */
+function changedBy(
+  changes: PlanChanges,
+  event: Extract<RunEvent, { type: 'picture' | 'medium' | 'hand' }>,
+): PlanChanges {
+  if (event.type === 'hand') return { ...changes, hands: toggled(changes.hands, poseKey(event)) };
+  return { ...changes, swaps: [...changes.swaps, event] };
+}
+
 function apply(r: Replay, event: RunEvent): void {
   const atMs = Math.max(event.atMs, r.lastMs);
   advance(r, atMs);
@@ -173,6 +180,8 @@ function apply(r: Replay, event: RunEvent): void {
   endHold(r, atMs);
   switch (event.type) {
     case 'hold':
+      // Whoever pauses while a picture is awaited is on hold for their own reason from there on.
+      if (r.holdReason === 'picture' && event.reason !== 'picture') resume(r, false);
       if (r.phase === 'running') beginHold(r, event.reason, atMs);
       r.holdReason = event.reason;
       break;
@@ -247,6 +256,11 @@ function apply(r: Replay, event: RunEvent): void {
       break;
     case 'choose':
       choose(r);
+      break;
+    case 'picture':
+    case 'medium':
+    case 'hand':
+      r.changes = changedBy(r.changes, event);
       break;
     case 'stop':
       leave(r, atMs, 'stop');
@@ -347,7 +361,7 @@ export function replay(timeline: Timeline, log: readonly RunEvent[], nowMs: numb
     heldSinceMs: 0,
     heldBeforeMs: 0,
     lastMs: 0,
-    others: new Set(),
+    changes: NO_CHANGES,
   };
   for (const event of log) {
     if (event.atMs > nowMs) break;

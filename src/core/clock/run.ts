@@ -1,5 +1,6 @@
 import type { Plan } from '../practice/plan/schema';
 import { expandPlan, type Timeline } from '../practice/time/timeline';
+import type { PlanChanges } from './choices';
 import type { HoldReason, RunEvent } from './log';
 import {
   advance,
@@ -41,8 +42,8 @@ export interface RunState {
   oneMore: boolean;
   /** False when the learner stopped before the end. */
   completed: boolean;
-  /** Poses worked by the other of two exercises, as `poseKey`s. */
-  others: readonly string[];
+  /** What was changed of the plan so far. */
+  changes: PlanChanges;
 }
 
 function describe(r: Replay, atMs: number): RunState {
@@ -59,7 +60,7 @@ function describe(r: Replay, atMs: number): RunState {
     shares: r.shares,
     oneMore: r.oneMore,
     completed: done && current(r).ended !== 'stop',
-    others: [...r.others],
+    changes: r.changes,
   };
   if (r.phase === 'ready') return state;
   if (done) return { ...state, segmentIndex: r.timeline.segments.length };
@@ -89,6 +90,10 @@ function describe(r: Replay, atMs: number): RunState {
 export function runStateAt(plan: Plan, log: readonly RunEvent[], nowMs: number): RunState {
   return stateOnTimeline(expandPlan(plan), log, nowMs);
 }
+
+/** Whether the session goes on by itself: its clock runs, or waits only for a picture. */
+export const goesOn = ({ phase, holdReason }: Pick<RunState, 'phase' | 'holdReason'>): boolean =>
+  phase === 'running' || (phase === 'held' && holdReason === 'picture');
 
 /** A replay of all of a log, by the log itself, and how long it was then. */
 const replayed = new WeakMap<readonly RunEvent[], { replay: Replay; events: number }>();

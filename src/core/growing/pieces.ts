@@ -1,7 +1,7 @@
 import { MIN_DRAWING_MS, pieceKeys, visitSpentMs } from '../clock/account';
 import { replayOf } from '../journal/replay';
 import type { Session } from '../journal/session';
-import { poseExercise } from '../practice/rules/poseExercise';
+import { mediumOf, poseExercise } from '../practice/rules/poseExercise';
 import { referenceOf } from '../practice/rules/showsReference';
 import { type Segment, segmentMs } from '../practice/time/timeline';
 
@@ -50,9 +50,8 @@ export function piecesOf(session: Session): Piece[] {
   const keys = pieceKeys(plan, timeline, visits);
   const pieces = new Map<string, Piece>();
   const begun = (segment: Segment): Piece => {
-    const block = plan.blocks[segment.blockIndex];
     const exercise = poseExercise(plan, segment);
-    const medium = block.kind === 'poses' ? block.settings?.medium : undefined;
+    const medium = mediumOf(plan, segment);
     return {
       sessionId: id,
       atMs: startedAtMs,

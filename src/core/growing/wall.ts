@@ -1,3 +1,4 @@
+import { mediumOf } from '../practice/rules/poseExercise';
 import { group } from 'd3-array';
 import { handOf, monthOf } from './pieces';
 import { posesDrawn } from '../journal/drawings';
@@ -54,15 +55,15 @@ export function wallItems(
   return sessions
     .toSorted((a, b) => b.startedAtMs - a.startedAtMs)
     .flatMap((session): WallItem[] => {
-      const { id: sessionId, plan, startedAtMs: atMs, usualHand } = session;
-      const { segments } = replayOf(session).timeline;
+      const { id: sessionId, startedAtMs: atMs, usualHand } = session;
+      const { plan, timeline } = replayOf(session);
+      const { segments } = timeline;
       const month = monthOf(atMs);
       return posesDrawn(session)
         .map(({ drawing, exercise, spentMs, referenceId, segmentIndex }): WallItem => {
           const id = keptDrawingId(sessionId, drawing);
           const own = said.get(id);
           const seen = seenOnPages(pagesOf.get(sessionId) ?? [], drawing);
-          const block = plan.blocks[segments[segmentIndex].blockIndex];
           const facts = referenceId === null ? undefined : factsOf(referenceId);
           return {
             id,
@@ -76,7 +77,7 @@ export function wallItems(
             seen,
             facets: facetWords({
               exercise: exercise.name,
-              medium: block.kind === 'poses' ? block.settings?.medium : undefined,
+              medium: mediumOf(plan, segments[segmentIndex]),
               reference: facts?.name,
               family: facts?.family,
               view: facts?.viewName,

@@ -1,3 +1,4 @@
+import type { Hold } from '../clock/replay';
 import { visitSpentMs } from '../clock/account';
 import { stateOnTimeline } from '../clock/run';
 import { clockDigits } from '../practice/time/duration';
@@ -16,8 +17,9 @@ const summed = (lengthsMs: readonly number[]): number => lengthsMs.reduce((sum, 
 const secondsOf = (ms: number): number => Math.round(ms / 1000);
 
 /** What made the difference to the plan, in phrases. */
-function differences(plan: Plan, { segments }: Laid, visits: readonly Visit[]): string[] {
-  const heldMs = summed(visits.map((v) => v.heldMs));
+function differences(plan: Plan, { segments }: Laid, visits: readonly Visit[], holds: readonly Hold[]): string[] {
+  const awaitedMs = summed(holds.flatMap((h) => (h.reason === 'picture' && !h.counted ? [h.toMs - h.fromMs] : [])));
+  const heldMs = summed(visits.map((v) => v.heldMs)) - awaitedMs;
   const extraMs = summed(visits.flatMap((v) => (v.extra ? [visitSpentMs(v)] : [])));
   const isOdd = ({ blockIndex, poseIndex }: Segment): boolean => {
     const block = plan.blocks[blockIndex];
@@ -39,6 +41,7 @@ function differences(plan: Plan, { segments }: Laid, visits: readonly Visit[]): 
   }
   return [
     ...(heldMs >= 1000 ? [`${clockDigits(heldMs)} on hold`] : []),
+    ...(awaitedMs >= 1000 ? [`${clockDigits(awaitedMs)} waiting for pictures`] : []),
     ...(extraMs >= 1000 ? [`${clockDigits(extraMs)} more on poses you went back to`] : []),
     ...(early.length > 0 ? [`${counted(early.length, 'pose')} ended early, by ${clockDigits(summed(early))}`] : []),
     ...(over.length > 0 ? [`${counted(over.length, 'pose')} run over, by ${clockDigits(summed(over))}`] : []),
@@ -57,10 +60,10 @@ function plannedMs({ segments, totalMs }: Timeline, visits: readonly Visit[]): n
 /** How the session differed from its plan, as sentences: overall first, then what made the difference. */
 export function compareToPlan({ plan, log, lastSeenMs }: Session): string {
   const timeline = expandPlan(plan);
-  const { visits, completed } = stateOnTimeline(timeline, log, lastSeenMs);
+  const { visits, holds, completed } = stateOnTimeline(timeline, log, lastSeenMs);
   if (visits.length === 0) return 'Nothing was drawn.';
   const wallMs = visits[visits.length - 1].endMs - visits[0].startMs;
-  const parts = differences(plan, timeline, visits);
+  const parts = differences(plan, timeline, visits, holds);
   const because = parts.length > 0 ? `, with ${listPhrases(parts)}` : '';
   const totalMs = plannedMs(timeline, visits);
   if (!completed) {

@@ -19,8 +19,8 @@ export function replayOf(session: Session): Replay {
   const known = replays.get(session);
   if (known) return known;
   const timeline = expandPlan(session.plan);
-  const { visits, others } = stateOnTimeline(timeline, session.log, session.lastSeenMs);
-  const replay = { timeline, visits, plan: withChoices(session.plan, others) };
+  const { visits, changes } = stateOnTimeline(timeline, session.log, session.lastSeenMs);
+  const replay = { timeline, visits, plan: withChoices(session.plan, changes) };
   replays.set(session, replay);
   return replay;
 }

@@ -1,4 +1,5 @@
 import { MEDIA } from '../practice/paper/materials';
+import { mediumOf } from '../practice/rules/poseExercise';
 import { capital, counted, listWords } from '../words';
 import { drawingsOf } from './drawings';
 import { replayOf } from './replay';
@@ -6,13 +7,10 @@ import type { Session } from './session';
 
 /** What a session was drawn with: "Charcoal pencil and pastel, with the right hand; 2 drawings with the other hand." */
 export function toolsWords(session: Session): string {
-  const { plan } = replayOf(session);
+  const { plan, timeline } = replayOf(session);
   const drawn = drawingsOf(session);
   if (drawn.length === 0) return '';
-  const media = drawn.flatMap(({ drawing }) => {
-    const block = plan.blocks[Number(drawing.split(':')[0])];
-    return (block?.kind === 'poses' && block.settings?.medium) || [];
-  });
+  const media = drawn.flatMap(({ segmentIndex }) => mediumOf(plan, timeline.segments[segmentIndex]) ?? []);
   const names = [...new Set(media)].map((id) => MEDIA.find((m) => m.id === id)?.name ?? id);
   const other = new Set(drawn.flatMap((d) => (d.exercise.rule.hand === 'other' ? [d.piece] : []))).size;
   const usual = new Set(drawn.map((d) => d.piece)).size - other;

@@ -75,6 +75,7 @@ const HELD_WORDS = {
   asleep: 'while the machine was asleep',
   closed: 'while Fox Minute was closed',
   moved: 'while it moved to another tab',
+  picture: 'waiting for a picture',
 } as const;
 
 /** Holds so long that the machine's clock may have been wrong: they can be left out of the session. */

@@ -7,6 +7,7 @@ import { withFamily } from '@/core/practice/edit/edit';
 import { HOLD_LIMITS_MS, USUAL_HOLD_LIMIT_MS } from '@/core/practice/rules/holds';
 import { durationWords } from '@/core/practice/time/duration';
 import { without } from '@/core/without';
+import { FigureWishFields } from '@/ui/FigureWishFields';
 import { Choice, Row, Select, Tick, Typed } from './fields';
 import { LeftOut } from './LeftOut';
 import { PinnedPictures } from './PinnedPictures';
@@ -105,6 +106,11 @@ export function PictureFields({ block, chosen, pool, leftOut, sets, change }: Pi
                 const rest = without(source, 'extent');
                 change('Pictures', (b) => ({ ...b, source: v === '' ? rest : { ...rest, extent: v } }));
               }}
+            />
+            <FigureWishFields
+              wishes={source}
+              className="[field-sizing:content] max-w-full cursor-pointer border-b-2 border-charcoal bg-transparent py-[2px] text-[14px]"
+              onChange={(wish) => change('Pictures', (b) => ({ ...b, source: { ...wish(b.source), pins: [] } }))}
             />
             <Tick
               label="the first one gentle"

@@ -14,7 +14,7 @@ import { commonKind, type SubjectKind } from '@/core/references/subjectKind';
 import { storageProblem } from '@/storage/problems';
 import { useKeeping } from '@/storage/hooks/useKeeping';
 import type { Session } from '@/core/journal/session';
-import { setsOfBlock } from '@/core/practice/start/setsOfBlock';
+import { setsOfBlock } from '@/core/practice/plan/setsOfBlock';
 import { useDraftElsewhere } from './useDraftElsewhere';
 import { usePools } from './usePools';
 

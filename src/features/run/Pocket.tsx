@@ -1,5 +1,5 @@
 'use client';
-import type { RunState } from '@/core/clock/run';
+import { goesOn, type RunState } from '@/core/clock/run';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import type { Plan } from '@/core/practice/plan/schema';
 import type { Segment } from '@/core/practice/time/timeline';
@@ -26,7 +26,7 @@ export function Pocket({
         <span className="digits text-[56px] leading-none">
           <Ticking state={state} words={(now) => digitsOf(segment, now)} />
         </span>
-        <span>{state.phase === 'held' ? 'On hold. Tap to go on.' : 'Tap to go on or to hold.'}</span>
+        <span>{state.phase === 'held' && !goesOn(state) ? 'On hold. Tap to go on.' : 'Tap to go on or to hold.'}</span>
       </button>
       <button
         type="button"

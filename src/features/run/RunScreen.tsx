@@ -3,6 +3,7 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import { askedOf, FOCAL_IN, focalNow } from '@/core/clock/asked';
+import { goesOn } from '@/core/clock/run';
 import type { Session } from '@/core/journal/session';
 import { stagesAt } from '@/core/clock/stagesAt';
 import { stageAt, waitsForWhole } from '@/core/practice/rules/poseStages';
@@ -20,12 +21,14 @@ import { RunStage } from './stage/RunStage';
 import { CLOCKS } from './words/segmentProps';
 import { SegmentWords } from './words/SegmentWords';
 import { useDrawnKey } from '@/storage/hooks/useDrawnKey';
-import { usePictures } from './stage/usePictures';
+import { KEPT_PICTURES, usePictures } from './stage/usePictures';
 import { RunContext } from './session/runContext';
 import { useRunProblem, useRunUnsaved } from './session/useRun';
+import { useExchange } from './session/useExchange';
 import { useSharing } from './session/useSharing';
 import { halvesOf, WHOLE_WINDOW } from './sheet/halves';
 import { KeyCard } from './stage/KeyCard';
+import { useAwaitedPicture } from './stage/useAwaitedPicture';
 import { useScene } from './stage/useScene';
 import { RunBar } from './steer/RunBar';
 import { useRunKeys } from './steer/useRunKeys';
@@ -91,6 +94,9 @@ export function RunScreen({
   const screen = useRef<HTMLElement>(null);
   useEffect(() => screen.current?.focus({ preventScroll: true }), []);
   const pictures = usePictures(scene.coming);
+  const due = scene.needsPicture && scene.shownId !== null ? pictures.get(scene.shownId) : undefined;
+  const awaited = scene.needsPicture && scene.shownId !== null && !due;
+  useAwaitedPicture(run, state, awaited);
   const shownId = answersShown ? scene.drawnId : scene.shownId;
   const [viewing, changeViewing] = useViewing(shownId, room.evenSizes);
   const answers = useDrawnKey(
@@ -131,6 +137,7 @@ export function RunScreen({
     if (intoRoom && !knownIntoRoom && !done) run.say({ type: 'intoRoom' });
   }, [run, intoRoom, knownIntoRoom, done]);
 
+  const exchange = useExchange(run, session.plan, plan, awaited || due?.kind === 'missing', setTold);
   const aidsRef = useSharing(session.id, run, aids);
 
   const stop = useCallback(() => {
@@ -150,8 +157,8 @@ export function RunScreen({
     [run],
   );
   const pauseOrGo = useCallback(() => {
-    if (run.state().phase === 'held') goOn();
-    else run.command('pause');
+    if (goesOn(run.state())) run.command('pause');
+    else goOn();
   }, [run, goOn]);
 
   const onScreenKey = useCallback(
@@ -169,6 +176,12 @@ export function RunScreen({
           return true;
         case '3':
           changeRoom({ drawsOn: room.drawsOn === 'screen' ? 'paper' : 'screen' }).catch(() => undefined);
+          return true;
+        case 'b':
+          exchange.picture();
+          return true;
+        case '9':
+          exchange.hand();
           return true;
         case 'w':
           openSecondWindow();
@@ -201,7 +214,7 @@ export function RunScreen({
         }
       }
     },
-    [exercise, keysShown, aidsShown, changeViewing, between, run, aidsRef, room.drawsOn],
+    [exercise, keysShown, aidsShown, changeViewing, between, run, aidsRef, room.drawsOn, exchange],
   );
   const onScreenRelease = useCallback((key: string): void => {
     if (key === 's') setAids((before) => ({ ...before, squint: false }));
@@ -248,6 +261,9 @@ export function RunScreen({
     <RunContext value={run}>
       <main
         ref={screen}
+        data-pictures={
+          [...new Set(scene.coming)].slice(0, KEPT_PICTURES).every((id) => pictures.has(id)) ? 'ready' : 'coming'
+        }
         tabIndex={-1}
         className={`fixed inset-0 flex flex-col overflow-hidden bg-plate outline-none ${room.room === 'easel' || room.room === 'model' ? 'easel' : ''} ${room.room === 'desk' ? 'targets-near' : 'targets-far'}`}
       >
@@ -260,6 +276,8 @@ export function RunScreen({
                 pictures={pictures}
                 shownId={shownId}
                 aside={previewId !== null && !answersShown}
+                awaited={state.holdReason === 'picture'}
+                onAnother={awaited || due?.kind === 'missing' ? exchange.picture : undefined}
                 dim={(previewId !== null || held) && !answersShown}
                 exercise={exercise}
                 drawing={isDrawing(segment)}
@@ -305,6 +323,7 @@ export function RunScreen({
                 onScreen={onScreen}
                 onCommand={run.command}
                 onSay={run.say}
+                exchange={exchange}
                 onPages={() => {
                   run.command('pause');
                   setPaging(true);

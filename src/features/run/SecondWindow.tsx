@@ -2,6 +2,7 @@
 import { useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { focalNow } from '@/core/clock/asked';
+import { goesOn } from '@/core/clock/run';
 import type { Session } from '@/core/journal/session';
 import { isDrawing } from '@/core/practice/rules/showsReference';
 import { PLAIN_ROOM, useRoom } from '@/storage/sessions/room';
@@ -148,7 +149,7 @@ function pressHere(run: Run, key: string, onAlone: () => void): boolean {
   switch (key) {
     case ' ':
     case 'Enter':
-      run.command(run.state().phase === 'held' ? 'resume' : 'pause');
+      run.command(goesOn(run.state()) ? 'pause' : 'resume');
       return true;
     case 'k':
       onAlone();

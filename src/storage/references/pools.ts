@@ -3,7 +3,7 @@ import type { ReferenceFacts } from '@/core/references/coverage';
 import { PART_FAMILIES } from '@/core/figure/catalogue/families';
 import { BUILT_IN_SET_ID, builtInFamilySetId, LIBRARY_ID } from '@/core/references/picture';
 import type { Recipe } from '@/core/practice/plan/recipe';
-import { setsOfBlock } from '@/core/practice/start/setsOfBlock';
+import { setsOfBlock } from '@/core/practice/plan/setsOfBlock';
 import { loadSet } from '@/storage/pictures/pictures';
 import { referencesOf } from './choices';
 

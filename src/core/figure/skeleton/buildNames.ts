@@ -32,3 +32,26 @@ export const BUILD_WORDS: Readonly<Record<BuildName, string>> = {
   tall: 'Tall woman, forties',
   big: 'Heavy man, sixties',
 };
+
+export const SEXES = ['woman', 'man'] as const;
+export const AGES = ['young', 'middle-aged', 'old'] as const;
+export const SHAPES = ['slim', 'average', 'strong', 'heavy'] as const;
+
+/** What each of them can be chosen by. Young is up to the thirties, old from the seventies on. */
+export const BUILD_TRAITS: Readonly<
+  Record<BuildName, { sex: (typeof SEXES)[number]; age: (typeof AGES)[number]; shape: (typeof SHAPES)[number] }>
+> = {
+  masc: { sex: 'man', age: 'young', shape: 'average' },
+  fem: { sex: 'woman', age: 'young', shape: 'average' },
+  lean: { sex: 'man', age: 'young', shape: 'slim' },
+  stocky: { sex: 'man', age: 'middle-aged', shape: 'heavy' },
+  muscular: { sex: 'man', age: 'young', shape: 'strong' },
+  heavy: { sex: 'woman', age: 'middle-aged', shape: 'heavy' },
+  slight: { sex: 'woman', age: 'young', shape: 'slim' },
+  older: { sex: 'man', age: 'old', shape: 'average' },
+  elder: { sex: 'woman', age: 'old', shape: 'average' },
+  strong: { sex: 'woman', age: 'young', shape: 'strong' },
+  small: { sex: 'man', age: 'middle-aged', shape: 'average' },
+  tall: { sex: 'woman', age: 'middle-aged', shape: 'average' },
+  big: { sex: 'man', age: 'middle-aged', shape: 'heavy' },
+};

@@ -1,3 +1,4 @@
+import { wishesOf } from '../../references/wishes';
 import { lengthsOf, type PosesRecipe, type Recipe, type RecipeBlock, poseLengths, rowLengths } from '../plan/recipe';
 import { shiftLength } from '../fit/refit';
 import { freshBlock } from './newBlock';
@@ -52,7 +53,7 @@ export function withExercise(recipe: Recipe, block: PosesRecipe, exerciseId: str
   // An exercise of several parts on one drawing has its own.
   if (fresh.labels.length > 0) return { ...fresh, pinned: block.pinned, changeMs: block.changeMs };
   const keepsLengths = block.lengths.order !== 'level';
-  const { order, setId, pairs, odd, gentleFirst, pins, hardest, extent, family } = block.source;
+  const { order, setId, pairs, odd, gentleFirst, pins } = block.source;
   const { medium, grade, atZero, softCapMs, potMs, startsBy } = block.settings;
   return {
     ...fresh,
@@ -63,7 +64,7 @@ export function withExercise(recipe: Recipe, block: PosesRecipe, exerciseId: str
     leadInMs: block.leadInMs,
     bothHands: block.bothHands,
     ...(block.handsInTurn !== undefined && { handsInTurn: block.handsInTurn }),
-    source: defined({ ...fresh.source, order, setId, pairs, odd, gentleFirst, pins, hardest, extent, family }),
+    source: defined({ ...fresh.source, order, setId, pairs, odd, gentleFirst, pins, ...wishesOf(block.source) }),
     settings: defined({ ...fresh.settings, medium, grade, atZero, softCapMs, potMs, startsBy }),
   };
 }

@@ -1,3 +1,4 @@
+import { needsPictures } from '../plan/needsPictures';
 import type { ReferenceFacts } from '../../references/coverage';
 import { LIBRARY_ID, parsePictureReference } from '../../references/picture';
 import { capital, counted } from '../../words';
@@ -7,7 +8,6 @@ import {
   HELD_SHARE,
   keepsToEasyParts,
   LONG_POSE_MS,
-  needsPictures,
   picturesWanted,
   poolOf,
   type ReferencePools,

@@ -3,7 +3,7 @@ import type { Chosen } from '../plan/layOut';
 import { mediumById, piecesToSharpen, sheetsFor, withSpares } from './materials';
 import { perSheetOf } from './perSheet';
 import { poseLengths, type PosesRecipe, type Recipe } from '../plan/recipe';
-import { needsPictures } from '../start/chooseReferences';
+import { needsPictures } from '../plan/needsPictures';
 import { wantsBroad } from '../start/aims';
 import type { SheetSize } from './sheet';
 

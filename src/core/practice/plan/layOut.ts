@@ -1,3 +1,6 @@
+import { wishesOf } from '../../references/wishes';
+import { needsPictures } from './needsPictures';
+import { setsOfBlock } from './setsOfBlock';
 import { without } from '../../without';
 import type { Block, Plan, PosePlan, PosesBlock } from './schema';
 import { leadInOf, poseLengths, type PosesRecipe, type Recipe } from './recipe';
@@ -70,6 +73,7 @@ export function layOutRecipe(recipe: Recipe, chosen: Chosen): LaidOut {
       changeMs: block.changeMs,
       poses,
       settings,
+      ...(needsPictures(block) && { from: { sets: setsOfBlock(recipe, block), wishes: wishesOf(block.source) } }),
     });
     const poses = posesOf(block, chosen[block.id] ?? []);
     let from = 0;

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { wishesSchema } from '../../references/wishes';
 import { LONGEST_REFERENCE_ID } from '../../figure/catalogue/referenceId';
 import { seededRandom } from '../../random';
 import { PICK_ORDERS } from '../../references/pickOrder';
@@ -38,9 +39,7 @@ const sourceSchema = z.object({
   gentleFirst: z.boolean(),
   /** Each picture serves two poses running. */
   pairs: z.optional(z.boolean()),
-  hardest: z.optional(z.int().check(z.minimum(1), z.maximum(5))),
-  extent: z.optional(z.string().check(z.maxLength(20))),
-  family: z.optional(z.string().check(z.maxLength(40))),
+  ...wishesSchema.shape,
   /** Kept whatever is picked anew; null where it is free. */
   pins: z.array(z.nullable(z.string().check(z.maxLength(LONGEST_REFERENCE_ID)))).check(z.maxLength(MAX_COUNT)),
 });

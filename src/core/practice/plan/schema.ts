@@ -1,5 +1,6 @@
 import { PAPERS, sheetSizeSchema } from '../paper/sheet';
 import * as z from 'zod/mini';
+import { wishesSchema } from '../../references/wishes';
 import { SUBJECT_KINDS } from '../../references/subjectKind';
 import { LONGEST_REFERENCE_ID } from '../../figure/catalogue/referenceId';
 import { durationSchema, LONGEST_MS } from '../time/duration';
@@ -30,6 +31,8 @@ const posePlanSchema = z.object({
   /** Where it differs from the block's. */
   exercise: z.optional(z.string().check(z.maxLength(64))),
   hand: z.optional(z.literal('other')),
+  /** Where another was taken on the way. */
+  medium: z.optional(z.string().check(z.maxLength(40))),
   /** Said with it: a quality of line, which element. */
   label: z.optional(z.string().check(z.maxLength(60))),
   leadInMs: optionalMs,
@@ -53,6 +56,10 @@ const posesBlockSchema = z.object({
   changeMs: optionalMs,
   poses: z.array(posePlanSchema).check(z.minLength(1), z.maxLength(MAX_BLOCK_DRAWINGS)),
   settings: z.optional(settingsSchema),
+  /** The sets its pictures were chosen from, and what was wished of them: another picture comes from there. */
+  from: z.optional(
+    z.object({ sets: z.array(z.string().check(z.maxLength(64))).check(z.maxLength(20)), wishes: wishesSchema }),
+  ),
 });
 export type PosesBlock = z.infer<typeof posesBlockSchema>;
 export const bodyBlockSchema = z.object({

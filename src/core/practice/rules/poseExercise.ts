@@ -10,6 +10,12 @@ export function poseIn({ blocks }: Plan, { blockIndex, poseIndex }: Where): Pose
   return block?.kind === 'poses' ? block.poses[poseIndex] : undefined;
 }
 
+/** What a pose is drawn with, as an id of a medium: its own, where it was changed on the way, or its block's. */
+export function mediumOf(plan: Plan, at: Where): string | undefined {
+  const block = plan.blocks[at.blockIndex];
+  return block?.kind === 'poses' ? (poseIn(plan, at)?.medium ?? block.settings?.medium) : undefined;
+}
+
 /** The exercise of a pose with everything its block and the pose itself say otherwise; undefined where nothing is posed. */
 export function poseExercise(plan: Plan, { blockIndex, poseIndex }: Where): Exercise | undefined {
   const block = plan.blocks[blockIndex];

@@ -1,14 +1,14 @@
 import { mediumById } from '../paper/materials';
 import type { Plan } from '../plan/schema';
 import type { Segment } from '../time/timeline';
-import { poseExercise } from './poseExercise';
+import { mediumOf, poseExercise } from './poseExercise';
 
 /** What a pose is drawn with; undefined where nothing is posed. */
 function toolsOf(plan: Plan, segment: Segment): { medium: string | undefined; hand: 'usual' | 'other' } | undefined {
   const block = plan.blocks[segment.blockIndex];
   const exercise = poseExercise(plan, segment);
   if (block.kind !== 'poses' || !exercise) return undefined;
-  return { medium: block.settings?.medium, hand: exercise.rule.hand };
+  return { medium: mediumOf(plan, segment), hand: exercise.rule.hand };
 }
 
 /**

@@ -1,9 +1,11 @@
 import type { FacingCount, ReferenceFacts } from '../../references/coverage';
 import { pick, sourceOf } from '../../references/pick';
+import { fulfills } from '../../references/wishes';
 import { exerciseById } from '../exercises';
 import { hidesReference } from '../exercises/exercise';
 import type { Chosen } from '../plan/layOut';
-import { setsOfBlock } from './setsOfBlock';
+import { needsPictures } from '../plan/needsPictures';
+import { setsOfBlock } from '../plan/setsOfBlock';
 import { poseLengths, type PosesRecipe, type Recipe } from '../plan/recipe';
 
 export interface ReferencePools {
@@ -61,14 +63,8 @@ function holdable(pool: readonly ReferenceFacts[], block: PosesRecipe): readonly
 
 /** What a block may be drawn from: its set, narrowed by its own filter. */
 export function poolOf(recipe: Recipe, block: PosesRecipe, pools: ReferencePools): readonly ReferenceFacts[] {
-  const { hardest, extent, family } = block.source;
   const all = setsOfBlock(recipe, block).flatMap((set) => pools.bySet.get(set) ?? []);
-  const pool = all.filter(
-    (r) =>
-      (hardest === undefined || (r.difficulty ?? 3) <= hardest) &&
-      (extent === undefined || r.extent === extent) &&
-      (family === undefined || r.family === family),
-  );
+  const pool = all.filter((r) => fulfills(r, block.source));
   const easy = keepsToEasyParts(recipe, block, pools) ? easyParts(pool, poseLengths(block).length) : [];
   return easy.length > 0 ? easy : holdable(pool, block);
 }
@@ -79,10 +75,6 @@ export function picturesWanted(block: PosesRecipe): number {
   const row = block.bothHands ? count / 2 : count;
   return block.source.kind === 'same picture' ? 1 : block.source.pairs ? Math.ceil(row / 2) : row;
 }
-
-/** Whether a block is drawn from pictures, not from a model or from nothing. */
-export const needsPictures = ({ source }: Pick<PosesRecipe, 'source'>): boolean =>
-  source.kind === 'pictures' || source.kind === 'same picture';
 
 /**
  * References for every pose of a recipe. What an earlier block took comes last for the later ones; pins stay where they are; one picture

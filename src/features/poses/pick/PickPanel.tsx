@@ -1,16 +1,18 @@
 'use client';
 import { Pin, RefreshCw, Shuffle } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast, toastProblem } from '@/ui/toast/toast';
 import { sumPlan } from '@/core/practice/time/sums';
 import { clockDigits } from '@/core/practice/time/duration';
 import type { Picked } from '@/core/references/pick';
 import { PICK_ORDERS, type PickOrder } from '@/core/references/pickOrder';
+import { fulfills, type Wishes } from '@/core/references/wishes';
 import { parsePictureReference } from '@/core/references/picture';
 import { counted } from '@/core/words';
 import { alterPictures } from '@/storage/pictures/history';
 import { useStart } from '@/storage/hooks/useStart';
 import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
+import { FigureWishFields } from '@/ui/FigureWishFields';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 import { type PickSettings, type PickSource, usePicks } from './usePicks';
 
@@ -102,7 +104,9 @@ export function PickPanel({
   }));
   const [openedMs] = useState(() => Date.now());
   const { starting, start } = useStart(toastProblem);
-  const { picked, reasons, plan, surplus, facing, replace, pinned, togglePin } = usePicks(source, settings, openedMs);
+  const [wishes, setWishes] = useState<Wishes>({});
+  const wished = useMemo(() => ({ ...source, pool: source.pool.filter((r) => fulfills(r, wishes)) }), [source, wishes]);
+  const { picked, reasons, plan, surplus, facing, replace, pinned, togglePin } = usePicks(wished, settings, openedMs);
   useEffect(() => dialog.current?.showModal(), []);
   const set = (part: Partial<PickSettings>): void => setSettings((before) => ({ ...before, ...part }));
   const minutes = [...new Set([...MINUTES, settings.minutes])].sort((a, b) => a - b);
@@ -130,7 +134,9 @@ export function PickPanel({
         <h2 id="pick-heading" className="text-[26px]">
           {picked.length > 0
             ? `${counted(picked.length, 'pose')} from “${name}”`
-            : `There is nothing in “${name}” to draw from`}
+            : source.pool.length > 0
+              ? `Nothing in “${name}” is like that. Ask for less.`
+              : `There is nothing in “${name}” to draw from`}
         </h2>
         {plan && <p className="text-quiet">{clockDigits(sumPlan(plan).totalMs)} in all</p>}
       </header>
@@ -184,6 +190,11 @@ export function PickPanel({
             {words}
           </label>
         ))}
+        {source.pool.some((r) => r.build !== undefined) && (
+          <span role="group" aria-label="Only" className="flex flex-wrap items-center gap-2">
+            <FigureWishFields wishes={wishes} className="select w-auto select-sm" onChange={setWishes} />
+          </span>
+        )}
         <button
           type="button"
           className="btn-quiet btn btn-sm"

@@ -2,7 +2,7 @@ import { withChoices } from '@/core/clock/choices';
 import { ALL_CUES, type Cue, type CueChoices, upcomingCues } from '@/core/clock/cues';
 import { lengthsToEnd } from '@/core/clock/keepToEnd';
 import type { HoldReason, RunEvent } from '@/core/clock/log';
-import { type RunState, stateOnTimeline } from '@/core/clock/run';
+import { goesOn, type RunState, stateOnTimeline } from '@/core/clock/run';
 import type { Session } from '@/core/journal/session';
 import { holdLimitOf } from '@/core/practice/rules/holds';
 import { nextDurationStepMs, previousDurationStepMs } from '@/core/practice/time/durationSteps';
@@ -38,6 +38,8 @@ export const COMMANDS = [
   'less',
   'choose',
   'wait',
+  'await picture',
+  'picture seen',
   'stop',
 ] as const;
 export type Command = (typeof COMMANDS)[number];
@@ -64,7 +66,10 @@ export type Said = Without<
         | 'rubbedOut'
         | 'line'
         | 'oneMore'
-        | 'shareOut';
+        | 'shareOut'
+        | 'picture'
+        | 'medium'
+        | 'hand';
     }
   >,
   'atMs'
@@ -121,7 +126,10 @@ export function momentKey(state: RunState): string {
       v?.wholeInMs,
     ]),
     [...state.shares.values()],
-    state.others,
+    state.changes.others,
+    state.changes.hands,
+    state.changes.swaps.length,
+    visit?.intoRoom,
   ].join(' ');
 }
 
@@ -208,15 +216,14 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
   if (cameBackFrom) {
     const lastMs = Math.max(session.lastSeenMs, log.at(-1)?.atMs ?? 0);
     // What counts is how it stood at the last sign of life, not how far the clock has gone since. On hold, it stays so.
-    if (stateOnTimeline(timeline, log, lastMs).phase === 'running')
-      push({ type: 'hold', atMs: lastMs, reason: cameBackFrom });
+    if (goesOn(stateOnTimeline(timeline, log, lastMs))) push({ type: 'hold', atMs: lastMs, reason: cameBackFrom });
   }
 
   const ringCues = (now: RunState, nowMs: number): void => {
     if (!coming || nowMs - coming.atMs >= LOOK_EVERY_MS)
       coming = {
         cues: upcomingCues(
-          withChoices(plan, now.others),
+          withChoices(plan, now.changes),
           timeline,
           now,
           nowMs,
@@ -244,8 +251,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
       // What was pressed since the last tick was pressed awake; what was pressed longer after it came after the sleep.
       const pressedMs = log.findLast(({ atMs }) => atMs <= lastSeenMs + BETWEEN_TICKS_MS)?.atMs ?? 0;
       const awakeMs = Math.max(lastSeenMs, pressedMs);
-      if (stateOnTimeline(timeline, log, awakeMs).phase === 'running')
-        push({ type: 'hold', atMs: awakeMs, reason: 'asleep' });
+      if (goesOn(stateOnTimeline(timeline, log, awakeMs))) push({ type: 'hold', atMs: awakeMs, reason: 'asleep' });
     }
     const nowMs = clock.nowMs();
     // On hold nothing rings and nothing ends.
@@ -289,11 +295,23 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
     const atMs = clock.nowMs();
     switch (name) {
       case 'pause':
-        if (now.phase === 'running') push({ type: 'hold', atMs, reason: 'paused' });
+        if (goesOn(now)) push({ type: 'hold', atMs, reason: 'paused' });
         break;
       case 'resume':
       case 'resume counted':
         if (now.phase === 'held') push({ type: 'resume', atMs, counted: name === 'resume counted' });
+        break;
+      case 'await picture':
+        // As of when the picture was due: nothing happened since then.
+        if (now.phase === 'running')
+          push({
+            type: 'hold',
+            atMs: Math.max(log.at(-1)?.atMs ?? 0, now.visits.at(-1)?.startMs ?? 0),
+            reason: 'picture',
+          });
+        break;
+      case 'picture seen':
+        if (now.phase === 'held' && now.holdReason === 'picture') push({ type: 'resume', atMs, counted: false });
         break;
       case 'wait':
         push({ type: 'extend', atMs, byMs: SHOWN_ONCE_MS });
@@ -334,7 +352,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
     },
     close: async (reason) => {
       if (reason) refresh();
-      if (reason && !over && state().phase === 'running') push({ type: 'hold', atMs: clock.nowMs(), reason });
+      if (reason && !over && goesOn(state())) push({ type: 'hold', atMs: clock.nowMs(), reason });
       over = true;
       clearTimeout(deadline);
       ticks.stop();

@@ -22,7 +22,7 @@ import { USUAL_SHEET } from '@/core/practice/paper/sheet';
 import type { Exercise } from '@/core/practice/exercises/exercise';
 import { countsPeeks } from '@/core/practice/exercises/exercise';
 import type { Plan } from '@/core/practice/plan/schema';
-import { poseExercise } from '@/core/practice/rules/poseExercise';
+import { mediumOf, poseExercise } from '@/core/practice/rules/poseExercise';
 import { referenceOf } from '@/core/practice/rules/showsReference';
 import { catalogued } from '@/core/figure/catalogue/catalogue';
 import type { Segment } from '@/core/practice/time/timeline';
@@ -69,8 +69,7 @@ function isWide(referenceId: string | null): boolean {
 
 function ruleNow(plan: Plan, segment: Segment, exercise: Exercise | undefined): SheetRule {
   if (!exercise) return PLAIN_RULE;
-  const block = plan.blocks[segment.blockIndex];
-  const medium = block?.kind === 'poses' ? block.settings?.medium : undefined;
+  const medium = mediumOf(plan, segment);
   return sheetRule(exercise, medium === undefined ? undefined : mediumById(medium));
 }
 

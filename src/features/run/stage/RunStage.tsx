@@ -13,6 +13,7 @@ import type { LayerId } from '@/ui/answerKey/layers';
 import { ValueFilters, valuesFilter } from '@/ui/ValueFilters';
 import { type Aids, allowedAids, filterOfAids, withView } from './aids';
 import { PictureStage } from './PictureStage';
+import { RunButton } from '@/features/run/steer/RunButton';
 import { StageMarks } from './StageMarks';
 import type { DrawnKey } from '@/core/figure/facts/answerKey';
 import { useCloseUp } from './useCloseUp';
@@ -43,6 +44,10 @@ export interface Stage {
   aids: Aids;
   viewing: Viewing;
   onViewing: (change: (before: Viewing) => Viewing) => void;
+  /** The clock waits for the picture. */
+  awaited?: boolean;
+  /** Takes another in the place of one that doesn't come; missing where that can't be done. */
+  onAnother?: (() => void) | undefined;
   /** The words stand on this side of the picture. */
   wordsOn: 'left' | 'right';
   startPoint: PathPoint | undefined;
@@ -242,11 +247,20 @@ export function RunStage(props: Stage) {
         );
       })}
       {shownId !== null && shown?.kind !== 'ready' && (
-        <p className="absolute inset-0 grid place-items-center px-8 text-center">
-          {shown
-            ? 'This picture is no longer here. Draw the pose before it from memory, or go to the next.'
-            : 'Getting the picture ready.'}
-        </p>
+        <div className="absolute inset-0 grid place-content-center justify-items-center gap-3 px-8 text-center">
+          <p role="status">
+            {shown
+              ? 'This picture is no longer in your library. Take another, draw from memory, or go to the next pose.'
+              : props.awaited
+                ? 'Getting the picture ready. The clock waits for it.'
+                : 'Getting the picture ready.'}
+          </p>
+          {props.onAnother && (
+            <RunButton className="btn-quiet h-12 px-4" onPress={props.onAnother}>
+              Another picture <kbd className="kbd kbd-sm max-sm:hidden">B</kbd>
+            </RunButton>
+          )}
+        </div>
       )}
       {aids.box !== null && props.drawing && <PerspectiveBox horizon={aids.box} onHorizon={props.onHorizon} />}
       {tracing && trace.length < 2 && (

@@ -1,6 +1,6 @@
 import { withChoices } from '@/core/clock/choices';
 import { firstOfPose } from '@/core/clock/poseSegments';
-import type { RunState } from '@/core/clock/run';
+import { goesOn, type RunState } from '@/core/clock/run';
 import { type Exercise, isCalm } from '@/core/practice/exercises/exercise';
 import type { Plan } from '@/core/practice/plan/schema';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
@@ -16,6 +16,8 @@ export interface Scene {
   exercise: Exercise | undefined;
   done: boolean;
   held: boolean;
+  /** The picture to be drawn from must be on screen now. */
+  needsPicture: boolean;
   /** Nothing is drawn: a rest, the body, or the pages so far are looked at. */
   resting: boolean;
   /** A pose is over and the next has not begun. */
@@ -39,7 +41,7 @@ const STAYS: readonly SegmentKind[] = ['rest', 'lookBack'];
 
 /** @param leadInShows Whether a lead-in shows the pose it leads to. */
 export function sceneOf(session: Plan, segments: readonly Segment[], state: RunState, leadInShows: boolean): Scene {
-  const plan = withChoices(session, state.others);
+  const plan = withChoices(session, state.changes);
   const at = Math.min(state.segmentIndex, segments.length - 1);
   const segment = segments[at];
   const exercise = poseExercise(plan, segment);
@@ -53,7 +55,8 @@ export function sceneOf(session: Plan, segments: readonly Segment[], state: RunS
     segment,
     exercise,
     done,
-    held: state.phase === 'held',
+    held: state.phase === 'held' && !goesOn(state),
+    needsPicture: !done && showsReference(plan, segment),
     resting: RESTING.includes(segment.kind),
     between,
     previewId,

@@ -11,7 +11,7 @@ import { type FigureQueue, figureQueue } from './figureQueue';
 export type ReadyPicture = { kind: 'ready'; bitmap: ImageBitmap } | { kind: 'missing' };
 
 /** How many pictures are kept decoded: the one shown and the three coming. */
-const KEEP = 4;
+export const KEPT_PICTURES = 4;
 /** Of them, shown now or next: these are not kept waiting for the machine's sake. */
 const DUE = 2;
 /** The others are begun when a change of pose has been painted: decoding a large picture takes what painting needs. */
@@ -43,7 +43,7 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
     [],
   );
   const covered = useCovered();
-  const key = [...new Set(wanted)].slice(0, KEEP).join('\n');
+  const key = [...new Set(wanted)].slice(0, KEPT_PICTURES).join('\n');
   useEffect(() => {
     if (covered === undefined) return;
     const ids = key === '' ? [] : key.split('\n');

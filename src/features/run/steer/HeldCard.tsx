@@ -32,6 +32,7 @@ export function HeldCard({ state, segment, stopping, nowMs, onGoOn, onCount, onS
     ? 'Stop here and keep everything so far?'
     : {
         paused: 'On hold',
+        picture: 'On hold',
         closed: 'Picked up where it was cut off',
         moved: 'Taken over from the other tab',
         asleep: `This machine slept for ${clockDigits(nowMs - (state.heldSinceMs ?? nowMs))}`,

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useMemo } from 'react';
-import type { RunState } from '@/core/clock/run';
+import { goesOn, type RunState } from '@/core/clock/run';
 import { planSpentMs, sessionLeftMs } from '@/core/clock/sessionLeft';
 import type { Plan } from '@/core/practice/plan/schema';
 import { wallSeconds } from '@/core/practice/time/clockTime';
@@ -34,7 +34,7 @@ export function RunBar({ plan, run, state, wordsOn, aidsShown, clockAway, onKey 
   );
   const leftOf = (now: RunState): string => leftDigits(sessionLeftMs(run.timeline, now));
   // What counts up has no end of its own: only what comes after it can be told.
-  const isOpen = (now: RunState): boolean => segments[now.segmentIndex]?.open === true && now.phase !== 'done';
+  const isOpen = (now: RunState): boolean => now.phase !== 'done' && segments[now.segmentIndex].open;
   const leftWords = (now: RunState): string => {
     if (!isOpen(now)) return `${leftOf(now)} left`;
     const afterMs = sessionLeftMs(run.timeline, now, 'after this');
@@ -72,7 +72,12 @@ export function RunBar({ plan, run, state, wordsOn, aidsShown, clockAway, onKey 
           </span>
         </p>
       )}
-      <RunControls held={state.phase === 'held'} aidsShown={aidsShown} oneMore={state.oneMore} onKey={onKey} />
+      <RunControls
+        held={state.phase === 'held' && !goesOn(state)}
+        aidsShown={aidsShown}
+        oneMore={state.oneMore}
+        onKey={onKey}
+      />
     </div>
   );
 }

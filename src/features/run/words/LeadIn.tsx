@@ -12,6 +12,7 @@ import { switchWords } from '@/core/practice/rules/switches';
 import { turnsSheet } from '@/core/practice/rules/turnsSheet';
 import { adjustableSegment } from '@/features/run/session/controller';
 import { Word } from '@/ui/Word';
+import { ChangeNext } from './ChangeNext';
 import { GapQuestions } from './GapQuestions';
 import { MarkKinds } from './MarkKinds';
 import { RunButton } from '@/features/run/steer/RunButton';
@@ -24,7 +25,8 @@ import { attemptWords, cueOf, eitherOf, nextPose, poseCount, poseNotes } from '.
 const ShownOnce = dynamic(() => import('./ShownOnce').then((m) => m.ShownOnce), { ssr: false });
 
 /** Before a pose: what comes, how, and how long; between two, whether the last one was whole. */
-export function LeadIn({ plan, segments, state, segment, clock, onCommand, onSay }: SegmentProps) {
+export function LeadIn(props: SegmentProps) {
+  const { plan, segments, state, segment, clock, onCommand, onSay } = props;
   const changing = segment.kind === 'change';
   /** The segment before which it was asked to be shown. */
   const [shownAt, setShownAt] = useState<number>();
@@ -143,6 +145,9 @@ export function LeadIn({ plan, segments, state, segment, clock, onCommand, onSay
           <Ticking state={state} words={(now) => String(Math.ceil(now.leftMs / 1000))} />
         </p>
       )}
+      <div className="mt-6 max-sm:mt-3">
+        <ChangeNext {...props} />
+      </div>
       {changing && (
         <div className="pointer-events-auto mx-auto mt-6 max-sm:mt-3">
           <GapQuestions plan={plan} segments={segments} state={state} onSay={onSay} centered />

@@ -12,7 +12,7 @@ import { readPeeks } from '@/core/practice/rules/measuring';
 import type { RuleLine } from '@/core/practice/exercises/exercise';
 import { nothingErased, ruleCard } from '@/core/practice/rules/ruleCard';
 import { holdLimitOf } from '@/core/practice/rules/holds';
-import { poseExercise, poseIn } from '@/core/practice/rules/poseExercise';
+import { mediumOf, poseExercise, poseIn } from '@/core/practice/rules/poseExercise';
 import { isWhole } from '@/core/practice/rules/suits';
 import { isDrawing, referenceOf, showsReference } from '@/core/practice/rules/showsReference';
 import { capital, counted } from '@/core/words';
@@ -44,8 +44,7 @@ export function PoseWords(props: SegmentProps) {
   const over = segment.answered === true && state.elapsedMs >= state.lengthMs;
   const { wholeInMs } = state.visits.at(-1) ?? {};
   const stages = stagesAt(plan, { segments }, state);
-  const block = plan.blocks[segment.blockIndex];
-  const mediumId = block.kind === 'poses' ? block.settings?.medium : undefined;
+  const mediumId = mediumOf(plan, segment);
   const medium = mediumId === undefined ? undefined : mediumById(mediumId);
   const stage = stages.length < 2 ? undefined : stageAt(stages, state.elapsedMs).now;
   const side = wordsOn === 'left' ? 'left-12 max-sm:left-10' : 'right-12 max-sm:right-10 text-right';

@@ -1,6 +1,7 @@
 import { MOVE_PICTURES } from '@/core/practice/start/warmUp';
 import { Breathing } from './Breathing';
 import { MoveFigure } from './MoveFigure';
+import { ChangeNext } from './ChangeNext';
 import { GapQuestions } from './GapQuestions';
 import { RunButton } from '@/features/run/steer/RunButton';
 import type { SegmentProps } from './segmentProps';
@@ -89,6 +90,11 @@ export function Resting(props: SegmentProps) {
             </RunButton>
           )}
         </div>
+        {!move && (
+          <div className={middle ? 'self-center' : 'self-start'}>
+            <ChangeNext {...props} />
+          </div>
+        )}
         {!move && <GapQuestions {...props} centered={middle} />}
       </div>
       {next && !move && !middle && (

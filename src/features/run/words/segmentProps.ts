@@ -1,6 +1,7 @@
 import type { RunState } from '@/core/clock/run';
 import type { Plan } from '@/core/practice/plan/schema';
 import type { Segment } from '@/core/practice/time/timeline';
+import type { Exchange } from '@/features/run/session/useExchange';
 import type { Command, Said } from '@/features/run/session/controller';
 
 /** How large the clock stands, or that it is put away. */
@@ -21,4 +22,6 @@ export interface SegmentProps {
   onScreen?: boolean;
   /** A page is put away; missing where this cannot be done. */
   onPages?: () => void;
+  /** What the next pose is drawn from and with is exchanged; missing where that can't be done. */
+  exchange?: Exchange;
 }

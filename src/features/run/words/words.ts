@@ -118,7 +118,7 @@ export const phraseIn =
   (plan: Plan, segments: readonly Segment[]) =>
   (state: RunState): string => {
     const segment = segments[state.segmentIndex];
-    return segment ? phraseOf(withChoices(plan, state.others), segments, state) : '';
+    return segment ? phraseOf(withChoices(plan, state.changes), segments, state) : '';
   };
 
 /** What the digits tell. */

@@ -1,7 +1,7 @@
 import { PART_FAMILIES } from '../../figure/catalogue/families';
 import { BUILT_IN_SET_ID, builtInFamilySetId } from '../../references/picture';
 import { exerciseById } from '../exercises';
-import type { PosesRecipe, Recipe } from '../plan/recipe';
+import type { PosesRecipe, Recipe } from './recipe';
 
 /**
  * The sets a block is drawn from: the one chosen for it or for the session. Where that is all the figures that ship, an exercise about
