@@ -15,8 +15,28 @@ export interface Client<T> {
   stop: () => void;
 }
 
+/** Answers from a worker, or an error where its script can't be loaded or run: its callers would wait for ever. */
 function client<T>(worker: Worker): Client<T> {
-  return { api: Comlink.wrap<T>(worker), stop: () => worker.terminate() };
+  let runs = false;
+  worker.addEventListener('message', () => (runs = true), { once: true });
+  const failed = new Promise<never>((_, reject) => {
+    worker.addEventListener('error', (event) => {
+      // One that has answered lives on after an error of its own.
+      if (!runs)
+        reject(new Error('a worker could not be started', { cause: event.message || 'its script was not loaded' }));
+    });
+  });
+  // Where nobody is waiting, nobody is told.
+  failed.catch(() => undefined);
+  const remote = Comlink.wrap<T>(worker);
+  const api = new Proxy(remote, {
+    get: (target, name) => {
+      const call: unknown = Reflect.get(target, name);
+      if (typeof call !== 'function' || typeof name !== 'string' || name === 'then') return call;
+      return (...args: unknown[]) => Promise.race([Reflect.apply(call, target, args) as Promise<unknown>, failed]);
+    },
+  });
+  return { api, stop: () => worker.terminate() };
 }
 
 export const startPictureWorker = (): Client<PictureApi> =>

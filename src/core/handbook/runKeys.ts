@@ -34,7 +34,7 @@ export const RUN_KEYS: readonly [heading: string, keys: readonly [string, string
     [
       ['I', 'I peeked, I lifted; hold it as long as you look'],
       ['O', 'the other exercise before a pose'],
-      ['B, 9', 'before a pose: another picture, the other hand'],
+      ['4, 5', 'before a pose: another picture, the other hand'],
       ['Y, T', 'whole figure down: yes, not yet; Y while drawing: it is in'],
       ['0', 'I rubbed out'],
       ['1, 2', 'the line was loose, tight'],

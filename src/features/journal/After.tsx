@@ -18,6 +18,7 @@ import { useStored } from '@/storage/hooks/useStored';
 import { Notice } from '@/ui/Notice';
 import { useNow } from '@/ui/useNow';
 import { AsItWent } from './AsItWent';
+import { ContinueSession } from './ContinueSession';
 import { FirstAndLast } from './FirstAndLast';
 import { NoteField } from './NoteField';
 import { PagePhotos } from './PagePhotos';
@@ -92,6 +93,7 @@ function Made({ session }: { session: Session }) {
         <Link href={`/journal?session=${session.id}`} className="btn max-sm:h-14">
           To the journal
         </Link>
+        <ContinueSession session={session} />
         <Link href="/" className="btn-quiet btn max-sm:h-14">
           Once more
         </Link>

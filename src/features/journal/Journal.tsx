@@ -31,6 +31,7 @@ import { closingQuestion } from './After';
 import { AsItWent } from './AsItWent';
 import { DrawnRow } from './DrawnRow';
 import { FindSheet } from './FindSheet';
+import { ContinueSession } from './ContinueSession';
 import { FirstAndLast } from './FirstAndLast';
 import { LoosePages } from './LoosePages';
 import { NoteField } from './NoteField';
@@ -134,6 +135,9 @@ function SessionEntry({ sessions, index, all }: { sessions: readonly Session[]; 
       {mainPieceWords(session) && <p className="mt-1">{mainPieceWords(session)}</p>}
       <BegunAt key={`begun ${session.id}`} session={session} nowMs={nowMs} />
       {causeWords(session.plan) && <p className="mt-1">{causeWords(session.plan)}</p>}
+      <div className="mt-3 empty:hidden">
+        <ContinueSession key={session.id} session={session} />
+      </div>
       <div className="mt-5">
         <AsItWent session={session} />
       </div>

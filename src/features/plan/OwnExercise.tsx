@@ -119,6 +119,8 @@ export function OwnExercise({ from, onMake, onCancel }: OwnExerciseProps) {
           options={['free', 'quick', 'slow']}
           onChange={(pace) => setRule({ pace })}
         />
+      </Row>
+      <Row label="Judging">
         <Choice
           label="Judging"
           value={rule.review}

@@ -134,7 +134,11 @@ export function Typed<T>({ label, shown, read, onChange, width = '5.2em', large 
         onChange={(event) => setTyped(event.target.value)}
         onBlur={take}
         onKeyDown={(event) => {
-          if (event.key === 'Enter') take();
+          if (event.key === 'Enter') {
+            // It takes what was typed, and doesn't send the form around it.
+            event.preventDefault();
+            take();
+          }
           if (event.key === 'Escape' && typed !== undefined) {
             setTyped(undefined);
             setProblem(undefined);

@@ -177,10 +177,10 @@ export function RunScreen({
         case '3':
           changeRoom({ drawsOn: room.drawsOn === 'screen' ? 'paper' : 'screen' }).catch(() => undefined);
           return true;
-        case 'b':
+        case '4':
           exchange.picture();
           return true;
-        case '9':
+        case '5':
           exchange.hand();
           return true;
         case 'w':

@@ -257,7 +257,7 @@ export function RunStage(props: Stage) {
           </p>
           {props.onAnother && (
             <RunButton className="btn-quiet h-12 px-4" onPress={props.onAnother}>
-              Another picture <kbd className="kbd kbd-sm max-sm:hidden">B</kbd>
+              Another picture <kbd className="kbd kbd-sm max-sm:hidden">4</kbd>
             </RunButton>
           )}
         </div>

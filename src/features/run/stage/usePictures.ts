@@ -10,6 +10,10 @@ import { type FigureQueue, figureQueue } from './figureQueue';
 
 export type ReadyPicture = { kind: 'ready'; bitmap: ImageBitmap } | { kind: 'missing' };
 
+const close = (picture: ReadyPicture): void => {
+  if (picture.kind === 'ready') picture.bitmap.close();
+};
+
 /** How many pictures are kept decoded: the one shown and the three coming. */
 export const KEPT_PICTURES = 4;
 /** Of them, shown now or next: these are not kept waiting for the machine's sake. */
@@ -42,6 +46,13 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
     },
     [],
   );
+  // What is no longer shown is closed once its place was painted anew: drafts, too, are up to 33 MB each.
+  const before = useRef(ready);
+  useEffect(() => {
+    for (const [id, picture] of before.current) if (ready.get(id) !== picture) close(picture);
+    before.current = ready;
+  }, [ready]);
+  useEffect(() => () => before.current.forEach(close), []);
   const covered = useCovered();
   const key = [...new Set(wanted)].slice(0, KEPT_PICTURES).join('\n');
   useEffect(() => {
@@ -50,8 +61,8 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
     const appearance = { ...STUDIO, covered };
     const scale = Math.min(2, devicePixelRatio);
     const show = (id: string, picture: ReadyPicture): void => {
-      if (!known.current.has(id)) return;
-      setReady((before) => new Map(before).set(id, picture));
+      if (known.current.has(id)) setReady((before) => new Map(before).set(id, picture));
+      else close(picture);
     };
     const decode = async (id: string, image: Blob): Promise<ReadyPicture> => {
       pictures.current ??= startPictureWorker();
@@ -104,11 +115,7 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
         const stale = [...before.keys()].filter((id) => !ids.includes(id));
         if (stale.length === 0) return before;
         const next = new Map(before);
-        for (const id of stale) {
-          const picture = next.get(id);
-          if (picture?.kind === 'ready') picture.bitmap.close();
-          next.delete(id);
-        }
+        for (const id of stale) next.delete(id);
         return next;
       });
     });

@@ -19,12 +19,12 @@ export function ChangeNext({ plan, segments, state, exchange }: SegmentProps) {
     >
       {referenceOf(plan, next) !== null && (
         <RunButton className="btn-quiet h-11 px-3 text-[15px]" onPress={exchange.picture}>
-          Another picture <kbd className="kbd kbd-sm max-sm:hidden">B</kbd>
+          Another picture <kbd className="kbd kbd-sm max-sm:hidden">4</kbd>
         </RunButton>
       )}
       <RunButton className="btn-quiet h-11 px-3 text-[15px]" onPress={exchange.hand}>
         {exercise.rule.hand === 'other' ? 'Your usual hand' : 'Your other hand'}{' '}
-        <kbd className="kbd kbd-sm max-sm:hidden">9</kbd>
+        <kbd className="kbd kbd-sm max-sm:hidden">5</kbd>
       </RunButton>
       <label className="flex h-11 items-center gap-2 text-[15px]">
         <span className="max-sm:sr-only">Draw with</span>

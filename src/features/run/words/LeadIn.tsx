@@ -53,7 +53,7 @@ export function LeadIn(props: SegmentProps) {
   const shared = state.shares.has(next.blockIndex);
   const attempt = changing ? undefined : attemptWords(state);
   return (
-    <div className="pointer-events-none absolute inset-0 grid place-content-center-safe overflow-y-auto px-16 text-center max-sm:inset-y-7 max-sm:px-10 [&_button]:pointer-events-auto">
+    <div className="pointer-events-none absolute inset-x-0 inset-y-7 grid place-content-center-safe overflow-y-auto px-16 text-center max-sm:px-10 [&_button]:pointer-events-auto">
       <p className="run-small text-quiet">
         {!changing ? 'Ready' : turnsSheet(plan, segment) ? 'Next sheet. Then' : 'Next'}
       </p>
@@ -114,18 +114,6 @@ export function LeadIn(props: SegmentProps) {
         </p>
       )}
       {marksInKind(exercise.rule) && <MarkKinds />}
-      {!changing && exercise.rule.reference !== 'none' && shownAt !== state.segmentIndex && (
-        <RunButton
-          className="btn-quiet mx-auto mt-4 h-12 px-4 text-[16px]"
-          onPress={() => {
-            // It takes a while to watch: the pose waits for it.
-            if (shownAt !== state.segmentIndex) onCommand('wait');
-            setShownAt(state.segmentIndex);
-          }}
-        >
-          Show me once
-        </RunButton>
-      )}
       {shownAt === state.segmentIndex && (
         <div className="absolute top-6 right-10 border border-hairline bg-sheet p-2 max-sm:inset-x-6 max-sm:grid max-sm:justify-items-center">
           <ShownOnce exercise={exercise} />
@@ -145,7 +133,19 @@ export function LeadIn(props: SegmentProps) {
           <Ticking state={state} words={(now) => String(Math.ceil(now.leftMs / 1000))} />
         </p>
       )}
-      <div className="mt-6 max-sm:mt-3">
+      <div className="mt-6 flex flex-wrap items-center justify-center gap-2 max-sm:mt-3">
+        {!changing && exercise.rule.reference !== 'none' && shownAt !== state.segmentIndex && (
+          <RunButton
+            className="btn-quiet h-11 px-3 text-[15px]"
+            onPress={() => {
+              // It takes a while to watch: the pose waits for it.
+              if (shownAt !== state.segmentIndex) onCommand('wait');
+              setShownAt(state.segmentIndex);
+            }}
+          >
+            Show me once
+          </RunButton>
+        )}
         <ChangeNext {...props} />
       </div>
       {changing && (
