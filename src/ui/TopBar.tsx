@@ -14,7 +14,7 @@ export function TopBar({ aside }: { aside?: ReactNode }) {
   const { theme, setTheme } = useTheme();
   const next = theme === 'night' ? 'paper' : 'night';
   return (
-    <header className="no-print mx-4 flex min-h-[52px] items-center gap-x-2 border-b border-hairline max-sm:flex-wrap max-sm:gap-y-0 sm:mx-10 sm:gap-x-6">
+    <header className="no-print mx-4 flex min-h-[52px] items-center gap-x-2 border-b border-hairline max-[840px]:flex-wrap max-[840px]:gap-y-0 sm:mx-10 sm:gap-x-6">
       <a
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:top-2 focus:left-2 focus:z-40 focus:bg-sheet focus:p-2"
@@ -31,7 +31,7 @@ export function TopBar({ aside }: { aside?: ReactNode }) {
         <Mark />
         Fox Minute
       </Link>
-      <nav aria-label="Places" className="max-sm:order-3 max-sm:w-full">
+      <nav aria-label="Places" className="max-[840px]:order-3 max-[840px]:w-full">
         <ul className="flex gap-1 sm:gap-3">
           {PLACES.map(({ href, label }) => {
             const here =

@@ -63,6 +63,21 @@ describe('labels of landmarks', () => {
   });
 });
 
+describe('labels at the edge of a picture', () => {
+  it('are whole: their words end before it does', () => {
+    const narrow = ['left shoulder', 'pit of the neck', 'right wrist', 'left elbow'].map((name, i) => ({
+      name,
+      at: [30 + 240 * (i % 2), 100 + 40 * i] as const,
+      visible: i !== 2,
+    }));
+    for (const { mark, label, anchor } of placeLabels(narrow, 300, 400)) {
+      const wide = 10 * (mark.name.length + (mark.visible ? 0 : 2));
+      if (anchor === 'end') expect(label[0] - wide).toBeGreaterThanOrEqual(0);
+      else expect(label[0] + wide).toBeLessThanOrEqual(300);
+    }
+  });
+});
+
 describe('moving the camera', () => {
   const start = {
     poseId: 'archer-turning',

@@ -31,6 +31,7 @@ describe('a drawing of the wall, large', () => {
     drawing: '0:0',
     atMs: ago(1),
     exercise: 'Contour',
+    lookAt: ['Edges found slowly', 'Overlaps'],
     spentMs: 60_000,
     shutUntilMs: 0,
     referenceId: null,
@@ -70,6 +71,22 @@ describe('a drawing of the wall, large', () => {
     expect(await allKeptDrawings()).toMatchObject([{ verdict: 'nearly' }]);
     fireEvent.click(verdict.getByText('nearly'));
     await waitFor(() => expect(verdict.queryByText('nearly for 3 min')).toBeNull());
+  });
+  it('takes a line of words, and a verdict on each thing its exercise looks for', async () => {
+    show();
+    fireEvent.change(screen.getByLabelText('In a line'), { target: { value: 'The back sings. ' } });
+    await waitFor(async () => expect(await allKeptDrawings()).toMatchObject([{ note: 'The back sings.' }]));
+    const overlaps = within(screen.getByRole('group', { name: 'Overlaps', hidden: true }));
+    fireEvent.click(overlaps.getByText('holds'));
+    await waitFor(async () =>
+      expect(await allKeptDrawings()).toMatchObject([{ aspects: [{ aspect: 'Overlaps', verdict: 'holds' }] }]),
+    );
+    fireEvent.click(overlaps.getByText('not yet'));
+    await waitFor(async () =>
+      expect(await allKeptDrawings()).toMatchObject([{ aspects: [{ aspect: 'Overlaps', verdict: 'not yet' }] }]),
+    );
+    fireEvent.click(overlaps.getByText('not yet'));
+    await waitFor(async () => expect((await allKeptDrawings())[0].aspects).toEqual([]));
   });
   it('is not judged while judging is shut for its session', () => {
     show({ shutUntilMs: Date.now() + 60_000 });

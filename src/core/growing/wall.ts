@@ -18,6 +18,8 @@ export interface WallItem {
   drawing: string;
   atMs: number;
   exercise: string;
+  /** What its exercise looks for. */
+  lookAt: readonly string[];
   spentMs: number;
   /** Its session is not judged until then. */
   shutUntilMs: number;
@@ -71,6 +73,7 @@ export function wallItems(
             drawing,
             atMs,
             exercise: exercise.name,
+            lookAt: exercise.lookAt,
             spentMs,
             shutUntilMs: session.reflection?.noJudgingUntilMs ?? 0,
             referenceId,

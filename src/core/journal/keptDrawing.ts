@@ -2,11 +2,14 @@ import * as z from 'zod/mini';
 import { momentSchema } from '../moment';
 import type { Drawing } from './drawings';
 import { measuredSchema } from './measured';
-import { VERDICTS } from './reflection';
+import { type Verdict, VERDICTS } from './reflection';
 
 /** Features that are listed of one drawing at most, and times it is taken up again. */
 const MOST_FEATURES = 60;
 const MOST_TIMES = 100;
+const MOST_ASPECTS = 16;
+/** Letters in the line about a drawing. */
+export const NOTE_LENGTH = 300;
 /** One drawing is worked on for a day at most at a time. */
 const LONGEST_MS = 86_400_000;
 
@@ -32,6 +35,14 @@ export const keptDrawingSchema = z.object({
   surprised: z.optional(z.boolean()),
   /** Only where wanted, of the whole drawing and for the time it took. */
   verdict: z.optional(z.enum(VERDICTS)),
+  /** The same, aspect by aspect: what its exercise looks for. */
+  aspects: z.optional(
+    z
+      .array(z.object({ aspect: z.string().check(z.minLength(1), z.maxLength(120)), verdict: z.enum(VERDICTS) }))
+      .check(z.maxLength(MOST_ASPECTS)),
+  ),
+  /** A line of words about it. */
+  note: z.optional(z.string().check(z.maxLength(NOTE_LENGTH))),
   /** Worked on later: these minutes are the drawing's, not the session's. */
   continued: z.optional(
     z
@@ -73,6 +84,17 @@ export const saysNothing = (kept: KeptDrawing): boolean =>
       value === '' ||
       (Array.isArray(value) && value.length === 0),
   );
+
+/** The verdicts on a drawing's aspects with one of them changed; the same given again takes it back. */
+export function withAspect(
+  aspects: KeptDrawing['aspects'],
+  aspect: string,
+  verdict: Verdict,
+): NonNullable<KeptDrawing['aspects']> {
+  const others = (aspects ?? []).filter((one) => one.aspect !== aspect);
+  const same = aspects?.some((one) => one.aspect === aspect && one.verdict === verdict);
+  return same ? others : [...others, { aspect, verdict }].slice(-MOST_ASPECTS);
+}
 
 /** Time on a drawing: in its session, later, and together, milliseconds. Averages of sessions know only the first. */
 export function timeOn(

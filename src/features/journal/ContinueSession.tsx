@@ -26,8 +26,8 @@ export function ContinueSession({ session }: { session: Session }) {
         start(rest);
       }}
     >
-      <Play size={16} aria-hidden /> Continue: {counted(countPoses(rest), 'pose')},{' '}
-      {clockDigits(sumPlan(rest).totalMs)} left
+      <Play size={16} aria-hidden /> Continue: {counted(countPoses(rest), 'pose')}, {clockDigits(sumPlan(rest).totalMs)}{' '}
+      left
     </button>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import { scaleSqrt } from 'd3-scale';
 import { useMemo, useState } from 'react';
-import { FAMILIES } from '@/core/figure/catalogue/families';
+import { FAMILIES, PART_FAMILIES } from '@/core/figure/catalogue/families';
 import { drawingHistory } from '@/core/journal/history';
 import { lookedAt } from '@/core/journal/whose';
 import { coverage, type CoverageRow, type ReferenceFacts, TURNS, turnOf } from '@/core/references/coverage';
@@ -32,6 +32,9 @@ async function load(): Promise<Covered> {
   };
 }
 
+/** Whole figures, then heads, hands, feet and trunks. */
+const ALL_FAMILIES = [...FAMILIES, ...PART_FAMILIES];
+
 type Key = 'family' | 'eyeLevel' | 'extent';
 const CELL_PX = 54;
 
@@ -41,11 +44,10 @@ export function CoverageView() {
   const [cell, setCell] = useState<{ key: Key; name: string; turn: number }>();
   const [target, setTarget] = useState<PickTarget>();
   const { value } = stored;
-  const counts = useMemo(() => value && coverage(value.drawn, value.available, FAMILIES), [value]);
-  const step = useMemo(() => value && oneStepAway(value.drawn, value.available, FAMILIES), [value]);
+  const counts = useMemo(() => value && coverage(value.drawn, value.available, ALL_FAMILIES), [value]);
+  const step = useMemo(() => value && oneStepAway(value.drawn, value.available, ALL_FAMILIES), [value]);
   if (stored.problem) return <Notice>{stored.problem}</Notice>;
   if (!value || !counts) return <div className="mt-4 h-[400px] skeleton" aria-label="Counting" />;
-  const most = Math.max(1, ...counts.byFamily.flatMap((row) => row.drawn));
   const pool = cell ? value.available.filter((r) => (r[cell.key] ?? '') === cell.name && turnOf(r) === cell.turn) : [];
   const gaps = value.available.filter((r) => {
     const turn = turnOf(r);
@@ -67,7 +69,7 @@ export function CoverageView() {
                   counts.foreshortened > 0
                     ? `, ${String(counts.foreshortened)} of them (${String(Math.round((100 * counts.foreshortened) / counts.total))} %) foreshortened`
                     : ''
-                }. The larger a disk, the more were drawn.`,
+                }. The larger a disk, the more were drawn in its group.`,
                 empty > 0 &&
                   `${counted(empty, 'ring')}: there are pictures of the pose from that side, and none was drawn.`,
                 counts.unknown > 0 &&
@@ -127,7 +129,12 @@ export function CoverageView() {
                 </th>
               </tr>
               {rows.map((row) => (
-                <Row key={row.name} row={row} most={most} onOpen={(turn) => setCell({ key, name: row.name, turn })} />
+                <Row
+                  key={row.name}
+                  row={row}
+                  most={Math.max(1, ...rows.flatMap((r) => r.drawn))}
+                  onOpen={(turn) => setCell({ key, name: row.name, turn })}
+                />
               ))}
             </tbody>
           ))}

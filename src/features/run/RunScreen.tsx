@@ -8,6 +8,7 @@ import type { Session } from '@/core/journal/session';
 import { stagesAt } from '@/core/clock/stagesAt';
 import { stageAt, waitsForWhole } from '@/core/practice/rules/poseStages';
 import { isDrawing } from '@/core/practice/rules/showsReference';
+import { parsePictureReference } from '@/core/references/picture';
 import { zoomForHeight } from '@/core/seeing/place';
 import { MAX_ZOOM, MIN_ZOOM, WHOLE } from '@/core/journal/viewing';
 import { changeRoom, type Room } from '@/storage/sessions/room';
@@ -365,7 +366,12 @@ export function RunScreen({
               onHeight={toHeight}
             />
           )}
-          {answersShown && <KeyCard onClose={() => goOn()} />}
+          {answersShown && (
+            <KeyCard
+              working={!answers && shownId !== null && parsePictureReference(shownId) === undefined}
+              onClose={() => goOn()}
+            />
+          )}
           {((held && !answersShown) || keysShown) && <div aria-hidden className="absolute inset-0 z-10 bg-plate/85" />}
           {held && !answersShown && (
             <HeldCard

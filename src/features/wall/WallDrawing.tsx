@@ -26,7 +26,7 @@ const TALL_PX = 420;
 
 /** One drawing large, beside what it was drawn from, and the ways on from it. */
 export function WallDrawing({
-  item: { exercise, atMs, spentMs, shutUntilMs, seen, referenceId, sessionId, drawing, facets },
+  item: { exercise, lookAt, atMs, spentMs, shutUntilMs, seen, referenceId, sessionId, drawing, facets },
   onClose,
 }: {
   item: WallItem;
@@ -76,6 +76,7 @@ export function WallDrawing({
         <SaidOfDrawing
           kept={kept}
           all={all}
+          aspects={lookAt}
           judgedForMs={nowMs < shutUntilMs ? undefined : timeOn({ spentMs }, kept).togetherMs}
           onChange={(how) => void change(how).catch((error: unknown) => toastProblem(storageProblem(error)))}
         />

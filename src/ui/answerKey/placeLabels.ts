@@ -10,6 +10,12 @@ export interface PlacedLabel {
 const GAP = 23;
 const AWAY = 26;
 
+/** Of a letter of a label, at its size, and what stays free to the picture's edge. */
+const LETTER = 11;
+const EDGE = 10;
+/** A hidden landmark's name stands in brackets. */
+const labelWidth = ({ name, visible }: Mark): number => LETTER * (name.length + (visible ? 0 : 2));
+
 /** Names beside their landmarks, to the nearer side of the figure, pushed apart so that none lies on another. */
 export function placeLabels(marks: readonly Mark[], width: number, height: number): PlacedLabel[] {
   const xs = marks.map((m) => m.at[0]);
@@ -22,7 +28,9 @@ export function placeLabels(marks: readonly Mark[], width: number, height: numbe
     const over = ys.length > 0 ? ys[ys.length - 1] - (height - 8) : 0;
     if (over > 0)
       for (let i = ys.length - 1, limit = height - 8; i >= 0 && ys[i] > limit; i--, limit -= GAP) ys[i] = limit;
-    const x = right ? Math.min(width - 10, high + AWAY) : Math.max(10, low - AWAY);
+    // Beside the figure where there is room for the words, else over it: never beyond the picture, which would cut them.
+    const wide = Math.max(0, ...here.map(labelWidth)) + EDGE;
+    const x = right ? Math.min(width - wide, high + AWAY) : Math.max(wide, low - AWAY);
     return here.map((mark, i) => ({ mark, label: [x, ys[i]], anchor: right ? 'start' : 'end' }));
   };
   return [...side(false), ...side(true)];

@@ -75,7 +75,7 @@ export function DrawingState({
   return (
     <section aria-label="What became of it" className="flex flex-col gap-2 border-t border-hairline pt-3">
       <h3 className="text-[18px]">What became of it</h3>
-      <SaidOfDrawing kept={kept} all={all} judgedForMs={togetherMs} onChange={change} />
+      <SaidOfDrawing kept={kept} all={all} aspects={pose.exercise.lookAt} judgedForMs={togetherMs} onChange={change} />
       <form
         className="flex flex-wrap items-center gap-2"
         onSubmit={(event) => {

@@ -41,13 +41,13 @@ export function HeldCard({ state, segment, stopping, nowMs, onGoOn, onCount, onS
   return (
     <section
       aria-label="On hold"
-      className="absolute top-1/2 left-1/2 z-20 w-[min(500px,90%)] -translate-x-1/2 -translate-y-1/2 border border-rule bg-sheet p-6 text-center"
+      className="absolute top-1/2 left-1/2 z-20 max-h-[calc(100%-0.5rem)] w-[min(500px,90%)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto border border-rule bg-sheet p-6 text-center low:p-3"
     >
       <p className="font-serif text-[26px] leading-tight">{sentence}</p>
       <p className="mt-1 text-quiet">
         {stopping ? 'Stopping here is fine: what is drawn is a whole record.' : `${left}. Nothing is lost.`}
       </p>
-      <div className="mt-5 flex flex-wrap justify-center gap-3">
+      <div className="mt-5 flex flex-wrap justify-center gap-3 low:mt-2">
         <button ref={first} type="button" className="btn h-12 max-sm:h-14" onClick={onGoOn}>
           {asleep ? 'Go on from where I was' : 'Go on'} <kbd className="kbd kbd-sm">Space</kbd>
         </button>

@@ -46,9 +46,9 @@ export function RunBar({ plan, run, state, wordsOn, aidsShown, clockAway, onKey 
   };
   return (
     <div
-      className={`flex items-center gap-5 border-t border-hairline bg-ground px-4 py-2 max-lg:flex-wrap max-sm:gap-2 max-sm:px-2 sm:px-10 lg:h-[80px] ${wordsOn === 'left' ? '' : 'lg:flex-row-reverse'}`}
+      className={`flex items-center gap-5 border-t border-hairline bg-ground px-4 py-2 max-lg:flex-wrap max-sm:gap-2 max-sm:px-2 sm:px-10 lg:h-[80px] low:gap-2 low:px-3 low:py-1 sm:low:flex-nowrap ${wordsOn === 'left' ? '' : 'lg:flex-row-reverse'}`}
     >
-      <div className="min-w-0 flex-1 max-lg:order-2 max-lg:basis-full">
+      <div className="min-w-0 flex-1 max-lg:order-2 max-lg:basis-full low:hidden">
         {clockAway ? (
           <p className="text-[14px] text-quiet">No clock. C brings it back.</p>
         ) : (
@@ -62,7 +62,7 @@ export function RunBar({ plan, run, state, wordsOn, aidsShown, clockAway, onKey 
         )}
       </div>
       {!clockAway && (
-        <p className="text-[14px] leading-5 max-lg:mr-auto max-sm:flex max-sm:w-full max-sm:justify-between lg:text-right">
+        <p className="text-[14px] leading-5 max-lg:mr-auto max-sm:flex max-sm:w-full max-sm:justify-between lg:text-right low:mr-auto">
           <b className="tabular-nums">
             <Ticking state={state} words={leftWords} />
           </b>

@@ -21,7 +21,7 @@ function Control({
   return (
     <button
       type="button"
-      className={`btn-quiet btn h-14 w-14 flex-col gap-0.5 px-0 max-sm:w-auto max-sm:min-w-0 max-sm:flex-1 lg:w-[66px] ${on ? 'border-ink' : ''}`}
+      className={`btn-quiet btn h-14 w-14 flex-col gap-0.5 px-0 max-sm:w-auto max-sm:min-w-0 max-sm:flex-1 lg:w-[66px] low:h-12 ${on ? 'border-ink' : ''}`}
       aria-label={label}
       aria-pressed={on}
       title={`${label} (${hint})`}
@@ -53,7 +53,7 @@ export function RunControls({
   onKey: (key: string) => void;
 }) {
   return (
-    <div className="flex gap-2 max-sm:w-full max-sm:gap-1">
+    <div className="run-controls flex gap-2 max-sm:w-full max-sm:gap-1 low:gap-1">
       <Control label="Back" word="Back" hint="Left" onPress={() => onKey('ArrowLeft')}>
         <ChevronLeft aria-hidden size={20} />
       </Control>

@@ -220,7 +220,7 @@ function Tally({
       `${counted(visit.peeks.length, 'peek')}, ${(spentMs / 1000).toFixed(1)} s of ${(allowedMs / 1000).toFixed(1)} s${within ? '' : ', over'}. Go on.`
     : visit.lifts > 0 && `${counted(visit.lifts, 'lift')}. Set it down where you left off; nothing is lost.`;
   return (
-    <div className={`absolute bottom-10 max-w-[280px] ${className}`}>
+    <div className={`run-tally absolute bottom-10 max-w-[280px] ${className}`}>
       {(peeking || lifting) && !onScreen && (
         <RunButton
           className="btn-quiet h-14 bg-plate/80"
