@@ -117,3 +117,13 @@ describe('what to lay out', () => {
     expect(model.cautions.join(' ')).toMatch(/dust.*20 seconds.*other hand.*model decides/is);
   });
 });
+
+describe('the size of a part on a sheet', () => {
+  it('says no height of a head where a head or a hand is all there is', () => {
+    const headOf = (family: string): (number | undefined)[] =>
+      CATALOGUE.filter((entry) => entry.family === family).map(({ id }) => envelopeOf(id)?.head);
+    expect(new Set(headOf('heads'))).toEqual(new Set([undefined]));
+    expect(new Set(headOf('hands'))).toEqual(new Set([undefined]));
+    for (const head of headOf('seated')) expect(head).toBeGreaterThan(0);
+  });
+});

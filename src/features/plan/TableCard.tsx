@@ -35,6 +35,8 @@ const BOX: Shape['corners'] = [
 ];
 /** A figure that nobody knows yet: a model, a pose from the head. */
 const SOMEONE: Shape = { width: 3, height: 7.5, head: 1, corners: BOX };
+/** The learner's own hand, somewhat higher than wide. */
+const A_HAND: Shape = { width: 3, height: 4, corners: BOX };
 const SHOWN = 12;
 
 /** What to lay out, sharpen and cut, and how the poses sit on the sheets. */
@@ -68,8 +70,11 @@ export function TableCard({
     [sheets],
   );
   const pictures = usePictureShapes(pictureIds);
-  const shapeOf = (id: string | null): Shape => {
-    if (id === null) return SOMEONE;
+  const ownHand = new Set(
+    recipe.blocks.flatMap((b) => (b.kind === 'poses' && b.source.kind === 'own hand' ? b.id : [])),
+  );
+  const shapeOf = (id: string | null, blockId: string | null): Shape => {
+    if (id === null) return blockId !== null && ownHand.has(blockId) ? A_HAND : SOMEONE;
     const known = envelopeOf(id);
     if (known) return known;
     const picture = pictures.get(id);
@@ -160,7 +165,14 @@ export function TableCard({
       </p>
       <ol className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(96px,1fr))] items-end gap-x-3 gap-y-3">
         {shown.map((s, i) => (
-          <SheetMap key={i} number={i + 1} planned={s} sheet={sheet} shapeOf={shapeOf} isSelected={isSelected(s)} />
+          <SheetMap
+            key={i}
+            number={i + 1}
+            planned={s}
+            sheet={sheet}
+            shapeOf={(id) => shapeOf(id, s.blockId)}
+            isSelected={isSelected(s)}
+          />
         ))}
       </ol>
       {sheets.length > SHOWN && (all || !everySheet) && (

@@ -1,4 +1,5 @@
 import { catalogued } from './catalogue';
+import { isPartFamily } from './families';
 import envelopes from './envelopes.json';
 
 /** By file name: height of a head as a share of the picture's height, then the corners of the envelope x, y, x, y; all in thousandths. */
@@ -8,8 +9,8 @@ const file = envelopes as EnvelopeFile;
 export interface EnvelopeShape {
   width: number;
   height: number;
-  /** Height of a head in the same unit. */
-  head: number;
+  /** Height of a head in the same unit; missing where a head, a hand or another part is all there is. */
+  head?: number;
   /** Corners as shares of width and height. */
   corners: [x: number, y: number][];
 }
@@ -25,5 +26,5 @@ export function envelopeOf(referenceId: string): EnvelopeShape | undefined {
     points[2 * i] / 1000,
     points[2 * i + 1] / 1000,
   ]);
-  return { width, height, head: (head / 1000) * height, corners };
+  return { width, height, ...(!isPartFamily(entry.family) && { head: (head / 1000) * height }), corners };
 }
