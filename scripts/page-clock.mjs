@@ -35,14 +35,20 @@ export async function driveClock(page, options) {
 }
 
 /**
+ * Wait until the pictures of the poses to come are decoded. That takes its real time: a driven clock, or quick keys, must not overtake it,
+ * or the session waits for its picture.
+ * @param {import('@playwright/test').Page} page
+ */
+export const picturesSeen = (page) => page.locator('[data-pictures="coming"]').waitFor({ state: 'detached' });
+
+/**
  * Let time pass with the machine awake.
  * @param {import('@playwright/test').Page} page Whose clock is driven.
  * @param {number} ms
  */
 export async function letPass(page, ms) {
   for (let left = ms; left > 0; left -= STEP_MS) {
-    // Pictures take their real time: a driven clock must not overtake them, or the session would wait.
-    await page.locator('[data-pictures="coming"]').waitFor({ state: 'detached' });
+    await picturesSeen(page);
     await page.clock.fastForward(Math.min(left, STEP_MS));
   }
 }

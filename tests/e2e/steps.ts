@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
 import { keepPlan, planOf } from '../../scripts/keep-plan.mjs';
-import { letPass } from '../../scripts/page-clock.mjs';
+import { letPass, picturesSeen } from '../../scripts/page-clock.mjs';
 
 const { views } = JSON.parse(readFileSync('src/core/figure/catalogue/catalogue.json', 'utf8')) as {
   views: (string | number)[][];
@@ -42,10 +42,14 @@ export async function startSession(page: Page, stepsFromOne: number): Promise<vo
   await chooseMinutes(page, stepsFromOne);
   await page.getByRole('button', { name: 'Start' }).click();
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
+  await picturesSeen(page);
 }
 
-/** Go on to the next segment. */
-export const next = (page: Page): Promise<void> => page.keyboard.press('ArrowRight');
+/** Go on to the next segment, once its picture is there: the clock would wait for it. */
+export async function next(page: Page): Promise<void> {
+  await picturesSeen(page);
+  await page.keyboard.press('ArrowRight');
+}
 
 /** Draw the poses of a plan that has nothing else, each for eight seconds. Its clock is driven. */
 export async function drawAll(page: Page, poses: number): Promise<void> {
@@ -126,6 +130,7 @@ export async function runPlan(page: Page, ...blocks: object[]): Promise<void> {
   await page.evaluate(keepPlan, planOf(...blocks));
   await page.goto('/run');
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
+  await picturesSeen(page);
 }
 
 /** A record as it is on disk, by its store and key; with no key, all of the store. */
