@@ -115,6 +115,10 @@ function Draft({
       findingsOf(group, placed, new Map([...pictures].map(([id, { light }]) => [id, turnedLight(light, group, id)]))),
     [group, placed, pictures],
   );
+  const awaited = group.members.filter(
+    ({ id, source }) =>
+      !pictures.has(id) && (source.kind === 'reference' || pages.some((page) => page.id === source.pageId)),
+  ).length;
   const heights = heightsOf(placed);
   const { heightMm } = sheetMm(group);
 
@@ -201,6 +205,12 @@ function Draft({
             held.current = undefined;
           }}
         />
+        {awaited > 0 && (
+          <p role="status" className="mt-3 flex items-center gap-2">
+            <span aria-hidden className="loading loading-sm loading-spinner" />
+            Drawing {counted(awaited, 'figure')}…
+          </p>
+        )}
         {group.members.length === 0 && (
           <p className="mt-3 text-quiet">
             An empty sheet. Add the one in front first; whoever comes after stands behind.
