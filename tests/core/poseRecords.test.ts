@@ -220,6 +220,7 @@ describe('what is said of a picture before it is drawn', () => {
     expect(subjectCue('animals/four-legged', contour)).toMatch(/^From the nose/);
     expect(subjectCue('people/one figure', gesture)).toBeUndefined();
     expect(subjectCue(undefined, gesture)).toBeUndefined();
+    expect(subjectCue('things/plants', exerciseById('blind-contour'))).toBeUndefined();
   });
   it('has the order of a stick figure as four steps', () => {
     expect(exerciseById('shoulder-and-hip-bars').form?.steps).toEqual([

@@ -193,6 +193,11 @@ describe('the cue before a pose', () => {
     expect(draws(labeled).map((s) => cueOf(labeled, s, exercise).split(':')[0])).toEqual(['Line', 'Tone']);
     const plain = planOf(poses(4));
     const { cues } = exerciseById('flowing-gesture');
+    // A block further on begins with its first cue, too.
+    const later = planOf({ kind: 'rest', durationMs: 60_000 }, plain.blocks[0]);
+    expect(draws(later).map((s) => cueOf(later, s, exerciseById('flowing-gesture')))[0]).toBe(
+      exerciseById('flowing-gesture').cues[0],
+    );
     expect(draws(plain).map((s) => cueOf(plain, s, exerciseById('flowing-gesture')))).toEqual(
       [0, 1, 2, 3].map((i) => cues[i % cues.length]),
     );

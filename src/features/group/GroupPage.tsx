@@ -117,7 +117,8 @@ function Draft({
   );
   const awaited = group.members.filter(
     ({ id, source }) =>
-      !pictures.has(id) && (source.kind === 'reference' || pages.some((page) => page.id === source.pageId)),
+      pictures.get(id)?.shape === undefined &&
+      (source.kind === 'reference' || pages.some((page) => page.id === source.pageId)),
   ).length;
   const heights = heightsOf(placed);
   const { heightMm } = sheetMm(group);

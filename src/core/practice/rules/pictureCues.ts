@@ -68,9 +68,15 @@ const OTHER_SUBJECTS: Readonly<Record<string, string>> = {
   'things/places': 'The horizon first, then the largest shapes, no windows.',
 };
 
+/** Where the eyes go is what such work is about: its own cue says so, whatever the picture shows. */
+const ABOUT_THE_EYES: readonly Exercise['rule']['gaze'][] = ['only on the reference', 'eyes closed'];
+
 /** The cue for what a picture shows where that is no human figure; undefined where the exercise's own will do. */
-export function subjectCue(subject: string | undefined, { form }: Pick<Exercise, 'form'>): string | undefined {
+export function subjectCue(
+  subject: string | undefined,
+  { form, rule }: Pick<Exercise, 'form' | 'rule'>,
+): string | undefined {
   if (subject === undefined) return undefined;
   const own: Readonly<Record<string, string | undefined>> = form?.cuesOf ?? {};
-  return own[subject] ?? OTHER_SUBJECTS[subject];
+  return own[subject] ?? (ABOUT_THE_EYES.includes(rule.gaze) ? undefined : OTHER_SUBJECTS[subject]);
 }

@@ -10,7 +10,7 @@ const GAZES: Partial<Record<Exercise['rule']['gaze'], RuleLine>> = {
 const view = (name: Exercise['rule']['view']): string =>
   (
     ({
-      detail: 'one part, large',
+      detail: 'choose one part, draw it large (Z enlarges)',
       squint: 'shown blurred',
       mirrored: 'shown mirrored',
       'as is': 'shown as it is',

@@ -59,7 +59,7 @@ export function poseNotes(plan: Plan, segment: Segment): string[] {
 export function cueOf(plan: Plan, { blockIndex, poseIndex }: Segment, { cues }: Exercise): string {
   const label = poseIn(plan, { blockIndex, poseIndex })?.label?.toLowerCase();
   const about = label && cues.find((cue) => cue.toLowerCase().startsWith(`${label}:`));
-  return about || cues[(poseIndex + blockIndex) % cues.length];
+  return about || cues[poseIndex % cues.length];
 }
 
 /** "pose 2 of 4". */
