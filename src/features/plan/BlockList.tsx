@@ -147,7 +147,7 @@ function SortableRow({ row, id, patternId, time, isSelected, onSelect, onKey }: 
     >
       <button
         type="button"
-        className="cursor-grab py-[3px] pl-[6px] text-rule"
+        className="min-h-6 min-w-6 cursor-grab py-[3px] pl-[6px] text-rule"
         {...attributes}
         {...listeners}
         aria-label={`Move ${row.label}`}

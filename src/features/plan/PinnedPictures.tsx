@@ -98,7 +98,7 @@ function Slot({
         <button
           type="button"
           aria-label={`Move the picture of ${name}`}
-          className="cursor-grab p-1 text-quiet"
+          className="min-h-6 min-w-6 cursor-grab p-1 text-quiet"
           {...attributes}
           {...listeners}
         >
