@@ -81,9 +81,10 @@ export function SaidOfDrawing({
           </ul>
         </details>
       )}
-      <label className="flex flex-wrap items-center gap-2">
+      <label className="flex flex-wrap items-center gap-2" htmlFor={`${list}-note`}>
         In a line
         <TextOfDrawing
+          id={`${list}-note`}
           value={kept.note ?? ''}
           maxLength={NOTE_LENGTH}
           onKeep={(text) => onChange((before) => ({ ...before, note: text || undefined }))}
@@ -125,16 +126,20 @@ function VerdictButtons({ value, onChoose }: { value: Verdict | undefined; onCho
 
 /** A short text about a drawing, kept with every letter. */
 function TextOfDrawing({
+  id,
   list,
   value,
   maxLength = 80,
   onKeep,
 }: {
+  id?: string;
   list?: string;
   value: string;
   maxLength?: number;
   onKeep: (text: string) => void;
 }) {
   const typed = useTypedText(value, (text) => onKeep(text.trim()));
-  return <input className="input min-w-0 flex-1 input-sm max-sm:h-12" maxLength={maxLength} list={list} {...typed} />;
+  return (
+    <input className="input min-w-0 flex-1 input-sm max-sm:h-12" id={id} maxLength={maxLength} list={list} {...typed} />
+  );
 }

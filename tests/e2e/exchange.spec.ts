@@ -15,9 +15,9 @@ test('before a pose its picture, hand and medium are exchanged; a stopped sessio
   await page.keyboard.press('4');
   await expect.poll(async () => (await keptLog(page)).map((e) => e.type)).toEqual(['start', 'picture']);
   await page.keyboard.press('5');
-  await expect(page.getByText('Use your other hand.')).toBeVisible();
+  await expect(page.getByText('Use your other hand.', { exact: true })).toBeVisible();
   await change.getByRole('button', { name: /Your usual hand/ }).click();
-  await expect(page.getByText('Use your other hand.')).toHaveCount(0);
+  await expect(page.getByText('Use your other hand.', { exact: true })).toHaveCount(0);
   await change.getByLabel('Draw with').selectOption('pastel');
   await next(page);
   await expect(page.getByText(/pose 1 of 2/)).not.toContainText('bread-carrier walking');

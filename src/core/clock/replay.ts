@@ -1,4 +1,4 @@
-import { type Laid, type Segment, segmentMs, type Timeline } from '../practice/time/timeline';
+import { type Laid, segmentMs, type Timeline } from '../practice/time/timeline';
 import type { HoldReason, HoldWhy, RunEvent } from './log';
 import { firstOfPose, samePose } from './poseSegments';
 import type { Extra, Visit } from './visit';

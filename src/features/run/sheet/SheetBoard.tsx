@@ -14,7 +14,7 @@ import {
   PenTool,
 } from 'lucide-react';
 import { useEffect, useEffectEvent, useMemo, useState } from 'react';
-import type { RunState } from '@/core/clock/run';
+import { goesOn, type RunState } from '@/core/clock/run';
 import { visitSpentMs } from '@/core/clock/account';
 import type { Material } from '@/core/hand/ink';
 import { mediumById } from '@/core/practice/paper/materials';
@@ -97,7 +97,8 @@ export function SheetBoard({
   const strokes = useStrokes(sessionId);
   const at = Math.min(state.segmentIndex, segments.length - 1);
   const segment = segments[at];
-  const place = state.phase === 'running' ? sheetPlace(plan, segments, state) : undefined;
+  // While only a picture is awaited, the pen draws on: no stroke is lost.
+  const place = goesOn(state) ? sheetPlace(plan, segments, state) : undefined;
   // Before a pose its new sheet lies there already.
   const ahead =
     segment.kind === 'leadIn' || segment.kind === 'look' ? segments.findIndex((s, i) => i > at && isOnSheet(s)) : at;
