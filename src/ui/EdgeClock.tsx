@@ -120,7 +120,11 @@ export function EdgeClock({ follow, tone, urgent, ticks = [], hidden = false }: 
   }, [shapes, follow, w, h, color, urgent, hidden]);
 
   return (
-    <div ref={frame} className={`edge-clock pointer-events-none absolute inset-0 ${hidden ? 'invisible' : ''}`} aria-hidden>
+    <div
+      ref={frame}
+      className={`edge-clock pointer-events-none absolute inset-0 ${hidden ? 'invisible' : ''}`}
+      aria-hidden
+    >
       {shapes?.strips.map(({ x, y, width, height, fromShare, toShare }) => (
         <div
           key={fromShare}
