@@ -69,6 +69,15 @@ const imaginationPage = (id: string): PosesRecipe => ({
   settings: { atZero: 'open', prompt: 'Fill the page: solids that turn, and what they could become.' },
 });
 
+/** A page that counts up, expected to take all the time there is: steps of length are for poses that a clock ends. */
+function pageADay(base: TemplateBase): Recipe {
+  const { recipe } = fitPlan({ ...base, aim: 'everything', shape: 'climb' });
+  const page = imaginationPage(blockIds(base.seed + 7)());
+  const expectedMs = Math.max(1000, base.availableMs - page.leadInMs);
+  const lengths = { ...page.lengths, fromMs: expectedMs, toMs: expectedMs };
+  return { ...recipe, title: 'A page a day', blocks: [{ ...page, lengths }] };
+}
+
 /** Of the time there is, as in an evening of three hours that begins with twenty minutes of two-minute poses. */
 const SHORT_SHARE = 1 / 9;
 const MOST_SHORT = 10;
@@ -233,7 +242,7 @@ export const TEMPLATES: readonly Template[] = [
     name: 'A page a day',
     words: 'A month of pages from imagination: no picture, no countdown, full when it is full.',
     minutes: 10,
-    build: (base) => ({ ...built(base, (id) => [imaginationPage(id())]), title: 'A page a day' }),
+    build: pageADay,
   },
   {
     id: 'model-evening',
