@@ -48,7 +48,7 @@ function Choice({ id, onChoose }: { id: string; onChoose: () => void }) {
         className="grid h-[104px] w-full place-items-center bg-plate p-1 hover:bg-hairline"
         onClick={onChoose}
       >
-        {url && <img src={url} alt="" loading="lazy" className="max-h-full max-w-full object-contain" />}
+        {url && <img src={url} alt="" loading="lazy" className="max-h-[96px] max-w-full object-contain" />}
       </button>
     </li>
   );

@@ -75,7 +75,7 @@ export const PictureCell = memo(function PictureCell({
         className={`absolute top-1 left-1 grid size-7 place-items-center border bg-ground/90 max-sm:size-11 ${
           chosen
             ? 'border-ink text-ink'
-            : 'border-rule text-transparent opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 pointer-coarse:opacity-70'
+            : 'border-rule text-transparent opacity-70 group-focus-within:opacity-100 group-hover:opacity-100'
         }`}
       >
         <Check size={17} aria-hidden />
