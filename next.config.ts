@@ -64,7 +64,7 @@ const config: NextConfig = {
     ]),
   experimental: {
     agentUpgrade: false,
-    // A group of modules fetched later names all it needs, not only what another group has not brought (decision 0029).
+    // Each dynamically imported group lists every chunk it needs, instead of relying on other groups (decision 0029).
     turbopackClientSideNestedAsyncChunking: false,
   },
 };

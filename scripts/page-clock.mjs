@@ -35,8 +35,8 @@ export async function driveClock(page, options) {
 }
 
 /**
- * Wait until the pictures of the poses to come are decoded. That takes its real time: a driven clock, or quick keys, must not overtake it,
- * or the session waits for its picture.
+ * Wait until the next pictures are decoded. Decoding takes real time: if a driven clock or quick keys overtake it, the session waits for its
+ * picture.
  * @param {import('@playwright/test').Page} page
  */
 export const picturesSeen = (page) => page.locator('[data-pictures="coming"]').waitFor({ state: 'detached' });

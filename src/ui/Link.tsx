@@ -1,9 +1,8 @@
 import NextLink, { type LinkProps } from 'next/link';
 
 /**
- * A link that fetches its page when it is followed, not ahead. Pages share module loaders that name different files on each page: fetched
- * while this page is still loading, another page's loader could win and ask for modules that have not arrived (decision 0029). The service
- * worker has all pages anyway.
+ * A link without prefetching. Prefetched scripts of another page could register module loaders that rely on chunks this page hasn't loaded
+ * yet (decision 0029). The service worker caches every page anyway.
  */
 export function Link<R>(props: LinkProps<R>) {
   return <NextLink {...props} prefetch={false} />;

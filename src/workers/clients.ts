@@ -15,18 +15,18 @@ export interface Client<T> {
   stop: () => void;
 }
 
-/** Answers from a worker, or an error where its script can't be loaded or run: its callers would wait for ever. */
+/** Wraps a worker. If its script can't be loaded or run, calls reject instead of waiting forever. */
 function client<T>(worker: Worker): Client<T> {
   let runs = false;
   worker.addEventListener('message', () => (runs = true), { once: true });
   const failed = new Promise<never>((_, reject) => {
     worker.addEventListener('error', (event) => {
-      // One that has answered lives on after an error of its own.
+      // A worker that has answered survives an error of its own.
       if (!runs)
         reject(new Error('a worker could not be started', { cause: event.message || 'its script was not loaded' }));
     });
   });
-  // Where nobody is waiting, nobody is told.
+  // With no call pending, this rejection has no handler: don't report it.
   failed.catch(() => undefined);
   const remote = Comlink.wrap<T>(worker);
   const api = new Proxy(remote, {

@@ -7,6 +7,8 @@ import { goesOn, runStateAt } from '@/core/clock/run';
 import { BUILD_NAMES, BUILD_TRAITS, BUILD_WORDS } from '@/core/figure/skeleton/buildNames';
 import { piecesOf } from '@/core/growing/pieces';
 import { compareToPlan } from '@/core/journal/compare';
+import { versionsOf } from '@/core/journal/versions';
+import { againPlan } from '@/core/growing/again';
 import { posesDrawn } from '@/core/journal/drawings';
 import { toolsWords } from '@/core/journal/toolsWords';
 import { planSchema } from '@/core/practice/plan/schema';
@@ -33,7 +35,7 @@ const referencesOf = (of: typeof plan) =>
 
 describe('another picture', () => {
   const event: RunEvent = { type: 'picture', atMs: 1000, ...at(0, 1), referenceId: 'other', shows: 'thing' };
-  it('takes the place of the old one from that pose on, wherever the plan has it', () => {
+  it('replaces the old one everywhere from that pose on', () => {
     expect(referencesOf(changed(event))).toEqual([
       ['figure-0', 'other'],
       [],
@@ -44,12 +46,12 @@ describe('another picture', () => {
     // What was drawn before keeps its picture.
     expect(referencesOf(changed({ ...event, ...at(2, 1) }))[0]).toEqual(['figure-0', 'figure-1']);
   });
-  it('is what the journal says was drawn, and the plan stays valid', () => {
+  it('appears in the journal, and the plan stays valid', () => {
     const session = sessionOf(plan, [event]);
     expect(posesDrawn(session)[1].referenceId).toBe('other');
     expect(planSchema.safeParse(changed(event)).success).toBe(true);
   });
-  it('comes from the sets of the block, as wished, and never twice in a session', () => {
+  it("comes from the block's sets and wishes, and never twice in a session", () => {
     const pool = shippedReferences(BUILT_IN_SET_ID)!;
     const [block] = planOf(poses(2)).blocks;
     const wished = planOf({
@@ -68,13 +70,46 @@ describe('another picture', () => {
   });
 });
 
+describe('what was drawn in place of what was planned', () => {
+  const exchanged = sessionOf(plan, [{ type: 'picture', atMs: 1000, ...at(0, 1), referenceId: 'other' }]);
+  it('is found among the versions of its picture', () => {
+    const found = versionsOf([exchanged], ['other']).map(({ drawing }) => drawing.referenceId);
+    expect(found).toEqual(['other', 'other']);
+  });
+  it('can be drawn again', () => {
+    const [, drawing] = posesDrawn(exchanged);
+    const [block] = againPlan({ session: exchanged, drawing }, 1).blocks;
+    expect(block).toMatchObject({ kind: 'poses', poses: [{ referenceId: 'other', drawMs: 30_000 }] });
+  });
+  it('can be drawn again by the exercise that was chosen', () => {
+    const either = sessionOf(planOf(poses(1, 30_000, { settings: { orExercise: 'contour' } })), [
+      { type: 'choose', atMs: 1000 },
+    ]);
+    const [drawing] = posesDrawn(either);
+    expect(againPlan({ session: either, drawing }, 1).blocks[0]).toMatchObject({ exercise: 'contour' });
+  });
+});
+
+describe('another picture for a long pose', () => {
+  it('can be held that long where the set has such a pose', () => {
+    const pool = [
+      { id: 'balancing', holdS: 20 },
+      { id: 'leaping', holdS: 2 },
+      { id: 'at ease', holdS: 1800 },
+    ];
+    const long = planOf(poses(1, 20 * 60_000));
+    expect(anotherPicture(long, at(0, 0), pool, [])).toBe('at ease');
+    expect(anotherPicture(long, at(0, 0), pool, ['at ease'])).toBeDefined();
+  });
+});
+
 describe('another medium', () => {
   const event: RunEvent = { type: 'medium', atMs: 1000, ...at(0, 1), medium: 'pastel' };
-  it('lasts wherever the plan had the old one, and leaves other media alone', () => {
+  it('replaces the old one everywhere from that pose on, and leaves other media alone', () => {
     const media = [at(0, 0), at(0, 1), at(2, 0), at(2, 2), at(3, 0)].map((place) => mediumOf(changed(event), place));
     expect(media).toEqual(['charcoal', 'pastel', 'pastel', 'pastel', 'pencil']);
   });
-  it('is counted as what was drawn with', () => {
+  it('is counted in the journal', () => {
     const session = sessionOf(plan, [event]);
     expect(piecesOf(session).map((p) => p.medium)).toEqual([
       'charcoal',
@@ -92,17 +127,17 @@ describe('the other hand', () => {
   const event: RunEvent = { type: 'hand', atMs: 1000, ...at(2, 1) };
   const hands = (...log: RunEvent[]) =>
     [at(2, 0), at(2, 1), at(2, 2), at(3, 0)].map((place) => poseExercise(changed(...log), place)?.rule.hand);
-  it('draws from that pose to the end of its block', () => {
+  it('is used to the end of the block', () => {
     expect(hands(event)).toEqual(['usual', 'other', 'other', 'usual']);
   });
-  it('asked for again is taken back', () => {
+  it('goes back when asked for again', () => {
     expect(hands(event, { ...event, atMs: 2000 })).toEqual(hands());
     expect(hands(event, { ...event, atMs: 2000, ...at(2, 2) })).toEqual(['usual', 'other', 'usual', 'usual']);
   });
 });
 
 describe('the pose ahead', () => {
-  it('is the one of a lead-in, or the one after a gap; none while a pose is drawn', () => {
+  it("is the lead-in's, or the one after a gap; there is none while a pose is drawn", () => {
     const { segments } = expandPlan(plan);
     const ahead = segments.map((_, i) => poseAhead(segments, i)).map((s) => s && [s.blockIndex, s.poseIndex]);
     expect(ahead.slice(0, 6)).toEqual([[0, 0], undefined, [0, 1], [0, 1], undefined, [2, 0]]);
@@ -110,7 +145,7 @@ describe('the pose ahead', () => {
   });
 });
 
-describe('a picture that is not there yet', () => {
+describe("a picture that isn't ready", () => {
   // Lead-in 3 s; the picture was due at 3 s and came 7 s later.
   const log: RunEvent[] = [
     start,
@@ -124,12 +159,12 @@ describe('a picture that is not there yet', () => {
     expect(runStateAt(one, log, 39_999)).toMatchObject({ phase: 'running' });
     expect(accountRun(one, log, 60_000)).toMatchObject({ drawingMs: 30_000, heldMs: 7000, wallMs: 40_000 });
   });
-  it('is said to be what made the session longer', () => {
+  it('is named as the reason for a longer session', () => {
     expect(compareToPlan(sessionOf(one, log.slice(1)))).toBe(
       'You took 0:07 more than planned, with 0:07 waiting for pictures.',
     );
   });
-  it('is no longer waited for by a learner who pauses', () => {
+  it("gives way to the learner's own pause", () => {
     const paused: RunEvent[] = [...log.slice(0, 2), { type: 'hold', atMs: 5000, reason: 'paused' }];
     const state = runStateAt(one, paused, 9000);
     expect(goesOn(state)).toBe(false);
@@ -141,7 +176,7 @@ describe('a picture that is not there yet', () => {
 });
 
 describe('wishes', () => {
-  it('know of everybody what their words say', () => {
+  it("agree with each person's description", () => {
     for (const name of BUILD_NAMES) {
       const { sex, shape } = BUILD_TRAITS[name];
       expect(BUILD_WORDS[name].toLowerCase()).toContain(sex);
@@ -149,7 +184,7 @@ describe('wishes', () => {
       expect(BUILD_TRAITS[name].age === 'old').toBe(BUILD_WORDS[name].includes('seventies'));
     }
   });
-  it('are not fulfilled by what nobody knows, except for how hard it is', () => {
+  it("aren't met by unknown facts, except for difficulty", () => {
     expect(fulfills({ id: 'a' }, {})).toBe(true);
     expect(fulfills({ id: 'a' }, { sex: 'woman' })).toBe(false);
     expect(fulfills({ id: 'a' }, { hardest: 3 })).toBe(true);

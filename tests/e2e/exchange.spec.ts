@@ -6,7 +6,7 @@ import { keptLog, next, pose, posesBlock, runPlan, stopAndKeep, WAITING, WALKING
 const inCharcoal = (poses: object[]): object =>
   posesBlock('flowing-gesture', poses, { medium: 'charcoal', rule: { erasing: 'free' } });
 
-test('before a pose its picture, hand and medium are exchanged; a stopped session is continued with them', async ({
+test('exchanges picture, hand and medium before a pose, and keeps them when a stopped session continues', async ({
   page,
 }) => {
   await driveClock(page);
@@ -23,13 +23,13 @@ test('before a pose its picture, hand and medium are exchanged; a stopped sessio
   await expect(page.getByText(/pose 1 of 2/)).not.toContainText('bread-carrier walking');
   await letPass(page, 20_000);
   await stopAndKeep(page);
-  // The picture that was given up is in no drawing, and what was left of the first pose is drawn first.
+  // It starts with what was left of the first pose.
   await page.getByRole('button', { name: /^Continue: 2 poses/ }).click();
   await expect(page.getByText('Flowing gesture, 40 s')).toBeVisible();
   await expect(change.getByLabel('Draw with')).toHaveValue('pastel');
 });
 
-test('the clock waits for a picture that is late, and the wait is told apart', async ({ page }) => {
+test('the clock waits for a late picture, and After reports the wait separately', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByText('Why this plan:')).toBeVisible();
   let release = (): void => undefined;

@@ -87,7 +87,7 @@ test('three minutes in real time: hidden for a minute, reloaded, killed; not a s
   // Every pose had its thirty seconds, every change and lead-in its own, whatever happened to the browser.
   expect(drawingMs).toBe(150 * S);
   expect(changingMs).toBe(5 * 3 * S + 4 * 4 * S);
-  // A browser just opened may not have the picture yet: the clock waits for it, and that is told apart.
+  // A freshly opened browser may still be decoding the picture. That wait is a hold of its own kind.
   const holds = holdsOf(session);
   expect(holds.map((h) => h.reason).filter((reason) => reason !== 'picture')).toEqual(['closed', 'closed']);
   const awaitedMs = holds.reduce((sum, h) => sum + (h.reason === 'picture' ? h.toMs - h.fromMs : 0), 0);

@@ -1,5 +1,7 @@
 import { mediumOf, poseIn } from '../practice/rules/poseExercise';
-import type { Plan, PosePlan, PosesBlock } from '../practice/plan/schema';
+import { mapPoses, poseKey } from '../practice/plan/planPoses';
+import type { Plan, PosePlan } from '../practice/plan/schema';
+import { without } from '../without';
 import type { RunEvent } from './log';
 
 type Swap = Extract<RunEvent, { type: 'picture' | 'medium' }>;
@@ -16,19 +18,6 @@ export interface PlanChanges {
 }
 export const NO_CHANGES: PlanChanges = { others: [], hands: [], swaps: [] };
 
-/** Names a pose of a plan. */
-export const poseKey = ({ blockIndex, poseIndex }: Where): string => `${String(blockIndex)}:${String(poseIndex)}`;
-
-/** A plan with every pose passed through a function, which may return the pose it was given. */
-function mapPoses(plan: Plan, change: (pose: PosePlan, at: Where, block: PosesBlock) => PosePlan): Plan {
-  const blocks = plan.blocks.map((block, blockIndex) =>
-    block.kind === 'poses'
-      ? { ...block, poses: block.poses.map((pose, poseIndex) => change(pose, { blockIndex, poseIndex }, block)) }
-      : block,
-  );
-  return { ...plan, blocks };
-}
-
 const isFrom = (at: Where, from: Where): boolean =>
   at.blockIndex > from.blockIndex || (at.blockIndex === from.blockIndex && at.poseIndex >= from.poseIndex);
 
@@ -44,20 +33,13 @@ function swapped(plan: Plan, swap: Swap): Plan {
   }
   return mapPoses(plan, (pose, at) => {
     if (!isFrom(at, swap) || pose.referenceId !== before.referenceId) return pose;
-    const changed = { ...pose, referenceId: swap.referenceId };
     // What was noted of the old picture isn't true of the new one.
-    delete changed.leftOut;
-    delete changed.shows;
-    return { ...changed, ...(swap.shows && { shows: swap.shows }) };
+    const { referenceId, shows, leftOut } = swap;
+    return { ...without(pose, 'leftOut', 'shows'), referenceId, ...(shows && { shows }), ...(leftOut && { leftOut }) };
   });
 }
 
-function withOtherHand(pose: PosePlan): PosePlan {
-  const changed = { ...pose };
-  if (changed.hand) delete changed.hand;
-  else changed.hand = 'other';
-  return changed;
-}
+const withOtherHand = (pose: PosePlan): PosePlan => (pose.hand ? without(pose, 'hand') : { ...pose, hand: 'other' });
 
 /** A plan as it is drawn: with the exercises, pictures, media and hands that were chosen on the way. */
 export function withChoices(plan: Plan, { others, hands, swaps }: PlanChanges): Plan {

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { LONGEST_MS } from '../practice/time/duration';
 import { LONGEST_REFERENCE_ID } from '../figure/catalogue/referenceId';
-import { SUBJECT_KINDS } from '../references/subjectKind';
+import { pictureNotesSchema } from '../practice/plan/pictureNotes';
 
 /** Milliseconds on the session clock: wall time at the session's start, then monotonic; it never goes back. A session may lie on hold for years. */
 export const sessionMsSchema = z.int().check(z.minimum(0), z.maximum(100 * 366 * 86_400_000));
@@ -98,7 +98,7 @@ export const runEventSchema = z.discriminatedUnion('type', [
     atMs,
     ...poseAt,
     referenceId: z.string().check(z.maxLength(LONGEST_REFERENCE_ID)),
-    shows: z.optional(z.enum(SUBJECT_KINDS)),
+    ...pictureNotesSchema.shape,
   }),
   /** From a pose on, another medium wherever the plan has that pose's. */
   z.object({ type: z.literal('medium'), atMs, ...poseAt, medium: z.string().check(z.maxLength(40)) }),

@@ -27,7 +27,7 @@ export function potOfBlockMs({ segments }: Laid, segmentIndex: number): number {
 }
 
 /** What the drawings of a block have left of their pot, milliseconds; 0 where it has none. */
-function potLeftMs(timeline: Laid, visits: readonly Visit[], segmentIndex: number): number {
+export function potLeftMs(timeline: Laid, visits: readonly Visit[], segmentIndex: number): number {
   const { blockIndex } = timeline.segments[segmentIndex];
   let spentMs = 0;
   for (const visit of visits)

@@ -2,7 +2,8 @@ import { type Laid, segmentMs, type Timeline } from '../practice/time/timeline';
 import type { HoldReason, HoldWhy, RunEvent } from './log';
 import { firstOfPose, samePose } from './poseSegments';
 import type { Extra, Visit } from './visit';
-import { NO_CHANGES, type PlanChanges, poseKey } from './choices';
+import { poseKey } from '../practice/plan/planPoses';
+import { NO_CHANGES, type PlanChanges } from './choices';
 import { indexAfter, leftInPotMs, outOfPotMs, potLengthMs, potOf, potOfBlockMs } from './pot';
 
 /** A time on hold. */
@@ -152,7 +153,7 @@ function drawingBefore(r: Replay): number {
   return current(r).segmentIndex;
 }
 
-/** The changes so far and one more of what is drawn, with what, or with which hand. */
+/** Adds a change of picture, medium or hand. */
 function changedBy(
   changes: PlanChanges,
   event: Extract<RunEvent, { type: 'picture' | 'medium' | 'hand' }>,
@@ -180,7 +181,7 @@ function apply(r: Replay, event: RunEvent): void {
   endHold(r, atMs);
   switch (event.type) {
     case 'hold':
-      // Whoever pauses while a picture is awaited is on hold for their own reason from there on.
+      // A pause, a closed tab or sleep ends the wait for a picture and starts a hold of its own.
       if (r.holdReason === 'picture' && event.reason !== 'picture') resume(r, false);
       if (r.phase === 'running') beginHold(r, event.reason, atMs);
       r.holdReason = event.reason;

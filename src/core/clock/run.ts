@@ -91,7 +91,7 @@ export function runStateAt(plan: Plan, log: readonly RunEvent[], nowMs: number):
   return stateOnTimeline(expandPlan(plan), log, nowMs);
 }
 
-/** Whether the session goes on by itself: its clock runs, or waits only for a picture. */
+/** Whether the session needs no word from the learner to continue: it is running, or waiting for a picture. */
 export const goesOn = ({ phase, holdReason }: Pick<RunState, 'phase' | 'holdReason'>): boolean =>
   phase === 'running' || (phase === 'held' && holdReason === 'picture');
 

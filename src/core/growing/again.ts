@@ -1,6 +1,7 @@
 import { mirroredReference } from '../references/mirrorReference';
 import { type Drawing, posesDrawn } from '../journal/drawings';
 import { keptDrawingId } from '../journal/keptDrawing';
+import { replayOf } from '../journal/replay';
 import type { Session } from '../journal/session';
 import { localDay } from '../moment';
 import { LEAD_IN_MS } from '../practice/edit/newBlock';
@@ -69,7 +70,7 @@ export function returnsDue(
 
 /** "Drawn on November 3": a plan of one pose, the same picture under the same rule for the same time. */
 export function againPlan({ session, drawing }: DatedDrawing, seed: number): Plan {
-  const { plan } = session;
+  const { plan } = replayOf(session);
   const segment = drawing.visit.segmentIndex;
   const found = poseOf(plan, drawing);
   const exercise = found.pose.exercise ?? found.block.exercise;

@@ -2,12 +2,11 @@ import * as z from 'zod/mini';
 import { momentSchema } from '../moment';
 import type { Drawing } from './drawings';
 import { measuredSchema } from './measured';
-import { type Verdict, VERDICTS } from './reflection';
+import { MOST_LOOKED_FOR, type Verdict, VERDICTS } from './reflection';
 
 /** Features that are listed of one drawing at most, and times it is taken up again. */
 const MOST_FEATURES = 60;
 const MOST_TIMES = 100;
-const MOST_ASPECTS = 16;
 /** Letters in the line about a drawing. */
 export const NOTE_LENGTH = 300;
 /** One drawing is worked on for a day at most at a time. */
@@ -39,7 +38,7 @@ export const keptDrawingSchema = z.object({
   aspects: z.optional(
     z
       .array(z.object({ aspect: z.string().check(z.minLength(1), z.maxLength(120)), verdict: z.enum(VERDICTS) }))
-      .check(z.maxLength(MOST_ASPECTS)),
+      .check(z.maxLength(MOST_LOOKED_FOR)),
   ),
   /** A line of words about it. */
   note: z.optional(z.string().check(z.maxLength(NOTE_LENGTH))),
@@ -93,7 +92,7 @@ export function withAspect(
 ): NonNullable<KeptDrawing['aspects']> {
   const others = (aspects ?? []).filter((one) => one.aspect !== aspect);
   const same = aspects?.some((one) => one.aspect === aspect && one.verdict === verdict);
-  return same ? others : [...others, { aspect, verdict }].slice(-MOST_ASPECTS);
+  return same ? others : [...others, { aspect, verdict }].slice(-MOST_LOOKED_FOR);
 }
 
 /** Time on a drawing: in its session, later, and together, milliseconds. Averages of sessions know only the first. */

@@ -10,7 +10,7 @@ export type Verdict = (typeof VERDICTS)[number];
 export const verdictWords = (verdict: Verdict, forMs: number): string => `${verdict} for ${durationWords(forMs)}`;
 
 /** The longest list an exercise has, eleven things, and what a reference asks for besides. */
-const MOST_LOOKED_FOR = 16;
+export const MOST_LOOKED_FOR = 16;
 
 const answersSchema = z.object({
   exerciseId: z.string().check(z.maxLength(64)),

@@ -1,10 +1,12 @@
 import { visitSpentMs } from '../clock/account';
-import { leftInPotMs, outOfPotMs, potOfBlockMs } from '../clock/pot';
+import { potLeftMs } from '../clock/pot';
 import { type RunState, stateOnTimeline } from '../clock/run';
 import { withChoices } from '../clock/choices';
+import { mapPoses, poseKey } from '../practice/plan/planPoses';
 import type { Block, Plan, PosePlan, PosesBlock } from '../practice/plan/schema';
 import { countPoses, sumPlan } from '../practice/time/sums';
 import { expandPlan, type Segment, type Timeline } from '../practice/time/timeline';
+import { without } from '../without';
 import type { Session } from './session';
 
 /** Less than this is left of a drawing: it is done. */
@@ -12,21 +14,8 @@ const LEAST_LEFT_MS = 5000;
 
 /** Lengths that were changed for drawings to come. */
 function withLengths(plan: Plan, { segments }: Timeline, lengths: ReadonlyMap<number, number>): Plan {
-  const changed = new Map(
-    [...lengths].map(([i, ms]) => [`${String(segments[i].blockIndex)}:${String(segments[i].poseIndex)}`, ms]),
-  );
-  const blocks = plan.blocks.map((block, b) =>
-    block.kind === 'poses'
-      ? {
-          ...block,
-          poses: block.poses.map((pose, p) => ({
-            ...pose,
-            drawMs: changed.get(`${String(b)}:${String(p)}`) ?? pose.drawMs,
-          })),
-        }
-      : block,
-  );
-  return { ...plan, blocks };
+  const changed = new Map([...lengths].map(([i, ms]) => [poseKey(segments[i]), ms]));
+  return mapPoses(plan, (pose, at) => ({ ...pose, drawMs: changed.get(poseKey(at)) ?? pose.drawMs }));
 }
 
 /** The pose that was stopped, with what was left of its time; undefined where it was as good as done. */
@@ -45,10 +34,7 @@ function restOfPoses(block: PosesBlock, timeline: Timeline, { visits }: RunState
   const poses = [...(stopped ? [stopped] : []), ...block.poses.slice(segment.poseIndex + 1)];
   if (poses.length === 0) return undefined;
   if (block.settings?.potMs === undefined) return { ...block, poses };
-  const spentMs = visits
-    .filter((v) => timeline.segments[v.segmentIndex].blockIndex === segment.blockIndex)
-    .reduce((sum, v) => sum + outOfPotMs(timeline, v), 0);
-  const potMs = leftInPotMs(potOfBlockMs(timeline, last.segmentIndex), spentMs);
+  const potMs = potLeftMs(timeline, visits, last.segmentIndex);
   return potMs < LEAST_LEFT_MS ? undefined : { ...block, poses, settings: { ...block.settings, potMs } };
 }
 
@@ -68,9 +54,9 @@ function restOfBlock(block: Block, timeline: Timeline, state: RunState): Block |
 }
 
 /**
- * The plan of what a stopped session still had to come: the drawing that was stopped with the time it had left, then all after it, as
- * it was changed on the way.
- * @returns Undefined where the session went to its end, or no drawing is left.
+ * Returns the rest of a stopped session as a plan: the drawing that was stopped, with the time it had left, then everything after it,
+ * including what the learner changed on the way.
+ * @returns Undefined if the session ran to its end or no drawing is left.
  */
 export function restOfSession({ plan: planned, log, lastSeenMs }: Session): Plan | undefined {
   const timeline = expandPlan(planned);
@@ -82,10 +68,9 @@ export function restOfSession({ plan: planned, log, lastSeenMs }: Session): Plan
   const first = restOfBlock(plan.blocks[blockIndex], timeline, state);
   const after = plan.blocks.slice(blockIndex + 1);
   // A session doesn't begin with a rest.
-  const blocks = [...(first ? [first] : after.slice(after.findIndex((b) => b.kind !== 'rest')))];
-  if (first) blocks.push(...after);
-  const rest: Plan = { ...plan, blocks, why: 'You stopped this session part-way. This is the rest of it.' };
-  delete rest.finishAtMs;
-  if (blocks.length === 0 || countPoses(rest) === 0) return undefined;
+  const blocks = first ? [first, ...after] : after.slice(after.findIndex((b) => b.kind !== 'rest'));
+  const why = 'You stopped this session part-way. This is the rest of it.';
+  const rest = without({ ...plan, blocks, why }, 'finishAtMs');
+  if (countPoses(rest) === 0) return undefined;
   return { ...rest, availableMs: Math.max(1000, sumPlan(rest).totalMs) };
 }

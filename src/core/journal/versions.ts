@@ -1,5 +1,7 @@
+import { picturesOf } from '../practice/plan/planPoses';
 import { mirroredReference } from '../references/mirrorReference';
 import { posesDrawn, type Drawing } from './drawings';
+import { replayOf } from './replay';
 import type { Session } from './session';
 
 /** One drawing of a picture that was drawn before or since. */
@@ -14,10 +16,7 @@ export interface Version {
  */
 export function versionsOf(sessions: readonly Session[], references: readonly string[]): Version[] {
   const wanted = new Set(references.flatMap((id) => [id, mirroredReference(id)]));
-  const mentions = ({ plan }: Session): boolean =>
-    plan.blocks.some(
-      (b) => b.kind === 'poses' && b.poses.some((p) => p.referenceId !== null && wanted.has(p.referenceId)),
-    );
+  const mentions = (session: Session): boolean => picturesOf(replayOf(session).plan).some((id) => wanted.has(id));
   return [...sessions]
     .sort((a, b) => a.startedAtMs - b.startedAtMs)
     .filter(mentions)

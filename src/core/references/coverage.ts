@@ -31,6 +31,9 @@ export interface ReferenceFacts {
   ready?: boolean | undefined;
 }
 
+/** How hard a picture counts that nobody has rated. */
+export const UNKNOWN_DIFFICULTY = 3;
+
 export interface FacingCount {
   left: number;
   right: number;

@@ -1,7 +1,7 @@
 import { type Random, seededRandom } from '../random';
 import { arrange } from './arrange';
 import { type Candidate, type ChoiceContext, chooseSet, inMirror, plainly, sharesOf } from './chooseSet';
-import { cellOf, type FacingCount, type ReferenceFacts } from './coverage';
+import { cellOf, type FacingCount, type ReferenceFacts, UNKNOWN_DIFFICULTY } from './coverage';
 import { HAND_SHAPES } from './facts';
 import { mirroredReference } from './mirrorReference';
 import type { PickOrder } from './pickOrder';
@@ -47,9 +47,8 @@ export interface Picked {
   likeTheLast: boolean;
 }
 
-/** The hardest that is still gentle, and how hard something is taken to be of which that is not known. */
+/** The hardest that is still gentle. */
 const GENTLE = 2;
-const HARDNESS_UNKNOWN = 3;
 
 /** The first so many should not have to be waited for. */
 const READY_FIRST = 3;
@@ -88,7 +87,7 @@ function tiersOf({ timesDrawn, order, cells }: PickRequest, pool: readonly Refer
 /** More than any coverage cell is drawn. */
 const MANY = 1e6;
 
-const isGentle = ({ difficulty }: ReferenceFacts): boolean => (difficulty ?? HARDNESS_UNKNOWN) <= GENTLE;
+const isGentle = ({ difficulty }: ReferenceFacts): boolean => (difficulty ?? UNKNOWN_DIFFICULTY) <= GENTLE;
 
 /** The references of one round: chosen as a whole, with something gentle to begin with where that is wanted and there. */
 function choose(
@@ -138,7 +137,7 @@ const NOTHING_SPECIAL = { mirrored: false, pinned: false, odd: false, again: fal
 /** How hard a reference is to draw, 1 to 5: of a hand by itself, how far it is open says it, so that every fist comes before open fingers. */
 function hardnessOf({ hand, difficulty }: ReferenceFacts): number {
   const shape = (HAND_SHAPES as readonly (string | undefined)[]).indexOf(hand);
-  return shape < 0 ? (difficulty ?? HARDNESS_UNKNOWN) : 1 + 2 * shape;
+  return shape < 0 ? (difficulty ?? UNKNOWN_DIFFICULTY) : 1 + 2 * shape;
 }
 
 /** References as they stand, from the first again when they are used up. */

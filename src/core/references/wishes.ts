@@ -1,11 +1,11 @@
 import * as z from 'zod/mini';
 import { AGES, BUILD_TRAITS, type BuildName, SEXES, SHAPES } from '../figure/skeleton/buildNames';
-import type { ReferenceFacts } from './coverage';
+import { type ReferenceFacts, UNKNOWN_DIFFICULTY } from './coverage';
 
 /** Views in the order they are offered: turning away from the front. */
 const VIEWS = ['front', 'three-quarter', 'profile', 'back three-quarter', 'back'] as const;
 
-/** What is wanted of a set's pictures. What is missing is not asked for. */
+/** What the learner asks for in a set's pictures. A field that is missing asks for nothing. */
 export const wishesSchema = z.object({
   hardest: z.optional(z.int().check(z.minimum(1), z.maximum(5))),
   extent: z.optional(z.string().check(z.maxLength(20))),
@@ -17,7 +17,7 @@ export const wishesSchema = z.object({
 });
 export type Wishes = z.infer<typeof wishesSchema>;
 
-/** What can be wished of who is drawn and how they are seen: a word for any, and the choices. */
+/** The choices of who is drawn and from which side, each with a word for any. */
 export const FIGURE_WISHES = {
   sex: { label: 'Women or men', any: 'women and men', options: SEXES, words: { woman: 'women', man: 'men' } },
   age: { label: 'Age', any: 'any age', options: AGES, words: {} },
@@ -31,10 +31,7 @@ export const FIGURE_WISHES = {
 } as const;
 export type FigureWish = keyof typeof FIGURE_WISHES;
 
-/** Difficulty of what nobody has rated. */
-const UNKNOWN_DIFFICULTY = 3;
-
-/** Whether a picture is as wished. What isn't known of it doesn't count as fulfilling a wish, except how hard it is. */
+/** Whether a picture meets the wishes. An unknown fact meets none, except that an unrated picture counts as middling. */
 export function fulfills(facts: ReferenceFacts, { hardest, extent, family, shape, sex, age, view }: Wishes): boolean {
   const who = facts.build === undefined ? undefined : BUILD_TRAITS[facts.build as BuildName];
   return (
@@ -48,7 +45,7 @@ export function fulfills(facts: ReferenceFacts, { hardest, extent, family, shape
   );
 }
 
-/** The wishes alone, out of something that has more. */
+/** Returns the wishes alone, from an object that holds more. */
 export function wishesOf({ hardest, extent, family, shape, sex, age, view }: Wishes): Wishes {
   const all = { hardest, extent, family, shape, sex, age, view };
   return Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined));

@@ -1,12 +1,11 @@
 'use client';
 import dynamic from 'next/dynamic';
 
-// Fetched after the page: storage modules in the layout's own scripts would be shared with every page's, and could be
-// asked for before the script that holds them has arrived.
+// Loaded after the page, so that the layout and the pages share fewer modules (decision 0029).
 const Availability = dynamic(() => import('./Availability').then((m) => m.Availability), { ssr: false });
 const Updates = dynamic(() => import('./Updates').then((m) => m.Updates), { ssr: false });
 
-/** What the app says on every page: that nothing is kept, and that a new version is ready. */
+/** Notices for every page: storage isn't available, a new version is ready. */
 export function AppNotices() {
   return (
     <>

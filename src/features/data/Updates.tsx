@@ -48,7 +48,7 @@ export function Updates() {
       const registration = await serviceWorker.getRegistration();
       if (registration) watch(registration);
     };
-    // Without a worker nothing is kept for offline use, and all else works.
+    // Without a service worker the app works, but not offline.
     const timer = setTimeout(() => void start().catch(() => undefined), isOld ? 0 : QUIET_MS);
     return () => {
       clearTimeout(timer);

@@ -11,7 +11,7 @@ import { useStart } from '@/storage/hooks/useStart';
 import { toastProblem } from '@/ui/toast/toast';
 import { unlockSound } from '@/ui/sound/cuePlayer';
 
-/** Takes a stopped session up where it was, as a session of its own; nothing where none of it is left. */
+/** Continues a stopped session as a new one. Renders nothing if no pose is left. */
 export function ContinueSession({ session }: { session: Session }) {
   const rest = useMemo(() => restOfSession(session), [session]);
   const { starting, start } = useStart(toastProblem);

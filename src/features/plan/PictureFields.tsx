@@ -8,7 +8,7 @@ import { HOLD_LIMITS_MS, USUAL_HOLD_LIMIT_MS } from '@/core/practice/rules/holds
 import { durationWords } from '@/core/practice/time/duration';
 import { without } from '@/core/without';
 import { FigureWishFields } from '@/ui/FigureWishFields';
-import { Choice, Row, Select, Tick, Typed } from './fields';
+import { Choice, Row, Select, SELECT_LINE, Tick, Typed } from './fields';
 import { LeftOut } from './LeftOut';
 import { PinnedPictures } from './PinnedPictures';
 import type { ChangePoses } from './changePoses';
@@ -109,7 +109,7 @@ export function PictureFields({ block, chosen, pool, leftOut, sets, change }: Pi
             />
             <FigureWishFields
               wishes={source}
-              className="[field-sizing:content] max-w-full cursor-pointer border-b-2 border-charcoal bg-transparent py-[2px] text-[14px]"
+              className={`${SELECT_LINE} text-[14px]`}
               onChange={(wish) => change('Pictures', (b) => ({ ...b, source: { ...wish(b.source), pins: [] } }))}
             />
             <Tick

@@ -58,12 +58,15 @@ interface SelectProps {
   large?: boolean;
 }
 /** One of many. */
+/** A choice written into a line, underlined. */
+export const SELECT_LINE =
+  '[field-sizing:content] max-w-full cursor-pointer border-b-2 border-charcoal bg-transparent py-[2px]';
 export function Select({ label, value, options, onChange, large }: SelectProps) {
   const known = options.some(([v]) => v === value);
   return (
     <select
       aria-label={label}
-      className={`[field-sizing:content] max-w-full cursor-pointer border-b-2 border-charcoal bg-transparent py-[2px] ${large ? 'font-serif' : 'text-[14px]'}`}
+      className={`${SELECT_LINE} ${large ? 'font-serif' : 'text-[14px]'}`}
       value={value}
       onChange={(event) => onChange(event.target.value)}
     >
@@ -135,7 +138,7 @@ export function Typed<T>({ label, shown, read, onChange, width = '5.2em', large 
         onBlur={take}
         onKeyDown={(event) => {
           if (event.key === 'Enter') {
-            // It takes what was typed, and doesn't send the form around it.
+            // Keep the value without submitting the form.
             event.preventDefault();
             take();
           }

@@ -13,16 +13,16 @@ import { zoomForHeight } from '@/core/seeing/place';
 import { MAX_ZOOM, MIN_ZOOM, WHOLE } from '@/core/journal/viewing';
 import { changeRoom, type Room } from '@/storage/sessions/room';
 import { EdgeClock, EdgePath } from '@/ui/EdgeClock';
-import { Notice } from '@/ui/Notice';
 import { cueVolume, soundIsOn, unlockSound } from '@/ui/sound/cuePlayer';
 import { type Aids, drawsFromNothing, NO_AIDS, pressAid } from './stage/aids';
 import type { Run } from './session/controller';
 import { CueFlash } from './CueFlash';
+import { RunNotices } from './RunNotices';
 import { RunStage } from './stage/RunStage';
 import { CLOCKS } from './words/segmentProps';
 import { SegmentWords } from './words/SegmentWords';
 import { useDrawnKey } from '@/storage/hooks/useDrawnKey';
-import { KEPT_PICTURES, usePictures } from './stage/usePictures';
+import { areReady, usePictures } from './stage/usePictures';
 import { RunContext } from './session/runContext';
 import { useRunProblem, useRunUnsaved } from './session/useRun';
 import { useExchange } from './session/useExchange';
@@ -95,9 +95,7 @@ export function RunScreen({
   const screen = useRef<HTMLElement>(null);
   useEffect(() => screen.current?.focus({ preventScroll: true }), []);
   const pictures = usePictures(scene.coming);
-  const due = scene.needsPicture && scene.shownId !== null ? pictures.get(scene.shownId) : undefined;
-  const awaited = scene.needsPicture && scene.shownId !== null && !due;
-  useAwaitedPicture(run, state, awaited);
+  const lacksPicture = useAwaitedPicture(run, state, scene, pictures);
   const shownId = answersShown ? scene.drawnId : scene.shownId;
   const [viewing, changeViewing] = useViewing(shownId, room.evenSizes);
   const answers = useDrawnKey(
@@ -138,7 +136,7 @@ export function RunScreen({
     if (intoRoom && !knownIntoRoom && !done) run.say({ type: 'intoRoom' });
   }, [run, intoRoom, knownIntoRoom, done]);
 
-  const exchange = useExchange(run, session.plan, plan, awaited || due?.kind === 'missing', setTold);
+  const exchange = useExchange(run, session.plan, plan, lacksPicture, setTold);
   const aidsRef = useSharing(session.id, run, aids);
 
   const stop = useCallback(() => {
@@ -262,9 +260,7 @@ export function RunScreen({
     <RunContext value={run}>
       <main
         ref={screen}
-        data-pictures={
-          [...new Set(scene.coming)].slice(0, KEPT_PICTURES).every((id) => pictures.has(id)) ? 'ready' : 'coming'
-        }
+        data-pictures={areReady(scene.coming, pictures) ? 'ready' : 'coming'}
         tabIndex={-1}
         className={`fixed inset-0 flex flex-col overflow-hidden bg-plate outline-none ${room.room === 'easel' || room.room === 'model' ? 'easel' : ''} ${room.room === 'desk' ? 'targets-near' : 'targets-far'}`}
       >
@@ -278,7 +274,7 @@ export function RunScreen({
                 shownId={shownId}
                 aside={previewId !== null && !answersShown}
                 awaited={state.holdReason === 'picture'}
-                onAnother={awaited || due?.kind === 'missing' ? exchange.picture : undefined}
+                onAnother={lacksPicture ? exchange.picture : undefined}
                 dim={(previewId !== null || held) && !answersShown}
                 exercise={exercise}
                 drawing={isDrawing(segment)}
@@ -386,19 +382,7 @@ export function RunScreen({
             />
           )}
           {keysShown && <KeysCard onClose={() => setKeysShown(false)} />}
-          <div role="status" className="pointer-events-none absolute inset-x-10 bottom-4 text-center">
-            {told && <span className="rounded bg-sheet px-3 py-2">{told}</span>}
-          </div>
-          {problem && (
-            <div className="absolute inset-x-10 top-10">
-              <Notice>{problem}</Notice>
-            </div>
-          )}
-          {unsaved && (
-            <p role="status" className="absolute top-2 right-3 z-20 rounded bg-sheet px-2 py-1 text-[13px]">
-              {problem ? 'Not saved yet. Trying again.' : 'Saving…'}
-            </p>
-          )}
+          <RunNotices told={told} problem={problem} unsaved={unsaved} />
           {room.room === 'pocket' && !done && (
             <Pocket state={state} segment={segment} plan={plan} onTap={() => press('Enter')} />
           )}

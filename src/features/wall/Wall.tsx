@@ -1,4 +1,6 @@
 'use client';
+import { picturesOf } from '@/core/practice/plan/planPoses';
+import { replayOf } from '@/core/journal/replay';
 import { sum } from 'd3-array';
 import { Link } from '@/ui/Link';
 import { useMemo, useState } from 'react';
@@ -27,13 +29,7 @@ async function load(): Promise<Hung> {
   await seedOnFirstVisit(Date.now());
   const { sessions, of } = lookedAt((await listSessions()).filter(({ status }) => status === 'kept'));
   if (of) demoPagesOnce();
-  const references = [
-    ...new Set(
-      sessions.flatMap(({ plan }) =>
-        plan.blocks.flatMap((b) => (b.kind === 'poses' ? b.poses.flatMap(({ referenceId }) => referenceId ?? []) : [])),
-      ),
-    ),
-  ];
+  const references = [...new Set(sessions.flatMap((session) => picturesOf(replayOf(session).plan)))];
   const [pages, kept, facts] = await Promise.all([allPages(), allKeptDrawings(), factsOf(references)]);
   const known = new Map(facts.map((one) => [one.id, one]));
   return { of, items: wallItems(sessions, pages, kept, (id) => known.get(id)) };

@@ -5,7 +5,7 @@ import { parsePictureReference } from '@/core/references/picture';
 import { changePictures } from '@/storage/pictures/pictures';
 import { loadRoom } from './room';
 import { loadSetting, saveSetting } from '@/storage/settings';
-import { subjectKindOf } from '@/core/references/subjectKind';
+import { mapPoses, picturesOf } from '@/core/practice/plan/planPoses';
 import { withRunLock } from './runLock';
 import { appendEvents, runningSession, saveSession } from './sessions';
 
@@ -65,32 +65,14 @@ async function start(plan: Plan): Promise<Session> {
   return session;
 }
 
-/** Notes with each pose what its picture shows and what of it is left out on purpose: the record keeps it, whatever becomes of the picture. */
+/** Notes with each pose what its picture shows and what of it is left out on purpose. */
 async function withPictureFacts(plan: Plan): Promise<Plan> {
-  // The catalogue of figures comes with these, and no page needs it before a start.
-  const [{ leftOutOf }, { traitsOf }] = await Promise.all([
-    import('@/storage/references/references'),
-    import('@/storage/references/traits'),
-  ]);
-  const blocks = await Promise.all(
-    plan.blocks.map(async (block): Promise<Block> => {
-      if (block.kind !== 'poses') return block;
-      const poses = await Promise.all(
-        block.poses.map(async (pose) => {
-          if (pose.referenceId === null) return pose;
-          const [leftOut, [traits]] = await Promise.all([leftOutOf(pose.referenceId), traitsOf([pose.referenceId])]);
-          const shows = subjectKindOf(traits);
-          return {
-            ...pose,
-            ...(leftOut.length > 0 && { leftOut }),
-            ...(shows && shows !== 'figure' && { shows }),
-          };
-        }),
-      );
-      return { ...block, poses };
-    }),
+  // The catalogue of figures comes with this, and no page needs it before a start.
+  const { pictureNotesOf } = await import('@/storage/references/pictureNotes');
+  const notes = new Map(
+    await Promise.all([...new Set(picturesOf(plan))].map(async (id) => [id, await pictureNotesOf(id)] as const)),
   );
-  return { ...plan, blocks };
+  return mapPoses(plan, (pose) => ({ ...pose, ...(pose.referenceId !== null && notes.get(pose.referenceId)) }));
 }
 
 /** What an exercise copies is for practice only, where nothing is said of its rights yet. */

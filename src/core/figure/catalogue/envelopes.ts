@@ -9,7 +9,7 @@ const file = envelopes as EnvelopeFile;
 export interface EnvelopeShape {
   width: number;
   height: number;
-  /** Height of a head in the same unit; missing where a head, a hand or another part is all there is. */
+  /** Height of a head in the same unit; missing for heads, hands and other parts. */
   head?: number;
   /** Corners as shares of width and height. */
   corners: [x: number, y: number][];

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { without } from '../../without';
 import { wishesSchema } from '../../references/wishes';
 import { LONGEST_REFERENCE_ID } from '../../figure/catalogue/referenceId';
 import { seededRandom } from '../../random';
@@ -135,12 +136,8 @@ export const recipeSchema = z.object({
 });
 export type Recipe = z.infer<typeof recipeSchema>;
 
-/** Returns the recipe alone: which saved plan it belongs to means nothing in another browser or in the plan itself. */
-export function withoutSavedId(recipe: Recipe): Recipe {
-  const copy = { ...recipe };
-  delete copy.savedId;
-  return copy;
-}
+/** Returns the recipe without the saved plan it belongs to, which means nothing in another browser or in that plan itself. */
+export const withoutSavedId = (recipe: Recipe): Recipe => without(recipe, 'savedId');
 
 /** Lengths that go from one to another in even ratios, each brought to the nearest duration step between them. */
 function between(fromMs: number, toMs: number, count: number): number[] {

@@ -1,7 +1,7 @@
 import { PAPERS, sheetSizeSchema } from '../paper/sheet';
 import * as z from 'zod/mini';
 import { wishesSchema } from '../../references/wishes';
-import { SUBJECT_KINDS } from '../../references/subjectKind';
+import { pictureNotesSchema } from './pictureNotes';
 import { LONGEST_REFERENCE_ID } from '../../figure/catalogue/referenceId';
 import { durationSchema, LONGEST_MS } from '../time/duration';
 import { exerciseSchema } from '../exercises/exercise';
@@ -22,10 +22,7 @@ const MAX_LAID_BLOCKS = 2 * MAX_DRAWINGS + MAX_BLOCKS;
 const posePlanSchema = z.object({
   /** A built-in figure, a picture in the learner's sets, or nothing. */
   referenceId: z.nullable(z.string().check(z.maxLength(LONGEST_REFERENCE_ID))),
-  /** What of it is left out on purpose. */
-  leftOut: z.optional(z.array(z.string().check(z.maxLength(80))).check(z.maxLength(20))),
-  /** What its picture shows, noted when the session starts, where that is no figure. */
-  shows: z.optional(z.enum(SUBJECT_KINDS)),
+  ...pictureNotesSchema.shape,
   /** The odd one out: outside the theme, and as good skipped as drawn. */
   odd: z.optional(z.boolean()),
   /** Where it differs from the block's. */

@@ -1,5 +1,6 @@
 import type { FacingCount, ReferenceFacts } from '../../references/coverage';
 import { pick, sourceOf } from '../../references/pick';
+import { UNKNOWN_DIFFICULTY } from '../../references/coverage';
 import { fulfills } from '../../references/wishes';
 import { exerciseById } from '../exercises';
 import { hidesReference } from '../exercises/exercise';
@@ -40,12 +41,14 @@ export function keepsToEasyParts(recipe: Recipe, { exercise, source }: PosesReci
  * few as well, so that none returns before the round is used up. Nothing where nothing is easy.
  */
 export function easyParts(pool: readonly ReferenceFacts[], count: number): readonly ReferenceFacts[] {
-  const easy = pool.filter((r) => (r.difficulty ?? 3) <= EASY);
+  const easy = pool.filter((r) => (r.difficulty ?? UNKNOWN_DIFFICULTY) <= EASY);
   if (easy.length === 0) return [];
   const parts = easy.filter((r) => r.extent === 'part');
   if (parts.length >= count) return parts;
   if (easy.length >= count) return easy;
-  return pool.toSorted((a, b) => (a.difficulty ?? 3) - (b.difficulty ?? 3)).slice(0, Math.max(count, easy.length));
+  return pool
+    .toSorted((a, b) => (a.difficulty ?? UNKNOWN_DIFFICULTY) - (b.difficulty ?? UNKNOWN_DIFFICULTY))
+    .slice(0, Math.max(count, easy.length));
 }
 
 /** From this length on a pose should be one that can be held. */
@@ -53,10 +56,13 @@ export const LONG_POSE_MS = 10 * 60_000;
 /** Somebody rests and takes a pose up again: what cannot be held for this share of its time is left to shorter looks. */
 export const HELD_SHARE = 0.1;
 
-/** Poses that can be held for a block's long drawings; all of them where none can, or where the learner wants them. */
-function holdable(pool: readonly ReferenceFacts[], block: PosesRecipe): readonly ReferenceFacts[] {
-  const longestMs = Math.max(...poseLengths(block));
-  if (longestMs < LONG_POSE_MS || block.settings.hardAllowed) return pool;
+/** Poses that can be held for a drawing of some length; all of them where none can, or where the learner wants them. */
+export function holdable(
+  pool: readonly ReferenceFacts[],
+  longestMs: number,
+  { hardAllowed }: { hardAllowed?: boolean | undefined } = {},
+): readonly ReferenceFacts[] {
+  if (longestMs < LONG_POSE_MS || hardAllowed) return pool;
   const held = pool.filter(({ holdS = Infinity }) => holdS * 1000 >= HELD_SHARE * longestMs);
   return held.length > 0 ? held : pool;
 }
@@ -66,7 +72,7 @@ export function poolOf(recipe: Recipe, block: PosesRecipe, pools: ReferencePools
   const all = setsOfBlock(recipe, block).flatMap((set) => pools.bySet.get(set) ?? []);
   const pool = all.filter((r) => fulfills(r, block.source));
   const easy = keepsToEasyParts(recipe, block, pools) ? easyParts(pool, poseLengths(block).length) : [];
-  return easy.length > 0 ? easy : holdable(pool, block);
+  return easy.length > 0 ? easy : holdable(pool, Math.max(...poseLengths(block)), block.settings);
 }
 
 /** How many pictures a block draws from, if each serves as often as it may. */

@@ -69,7 +69,7 @@ const imaginationPage = (id: string): PosesRecipe => ({
   settings: { atZero: 'open', prompt: 'Fill the page: solids that turn, and what they could become.' },
 });
 
-/** A page that counts up, expected to take all the time there is: steps of length are for poses that a clock ends. */
+/** One open page that is expected to take all the time. It doesn't need one of the fixed pose lengths. */
 function pageADay(base: TemplateBase): Recipe {
   const { recipe } = fitPlan({ ...base, aim: 'everything', shape: 'climb' });
   const page = imaginationPage(blockIds(base.seed + 7)());

@@ -1,6 +1,8 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { drawingHistory } from '@/core/journal/history';
+import { replayOf } from '@/core/journal/replay';
+import { picturesOf } from '@/core/practice/plan/planPoses';
 import type { Session } from '@/core/journal/session';
 import { proposePlan } from '@/core/practice/start/propose';
 import type { Plan } from '@/core/practice/plan/schema';
@@ -62,9 +64,8 @@ export function usePicks(source: PickSource, settings: PickSettings, nowMs: numb
   }, [past, drawn, pool, minutes, seed]);
   const request = useMemo((): PickRequest | undefined => {
     if (pool.length === 0) return undefined;
-    const previous = sessions
-      .at(0)
-      ?.plan.blocks.flatMap((b) => (b.kind === 'poses' ? b.poses.flatMap((p) => p.referenceId ?? []) : []));
+    const [last] = sessions;
+    const previous = last && picturesOf(replayOf(last).plan);
     return {
       pool,
       count: countPoses(proposePlan(base)),

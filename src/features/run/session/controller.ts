@@ -302,7 +302,7 @@ export function openRun(session: Session, cameBackFrom: HoldReason | undefined):
         if (now.phase === 'held') push({ type: 'resume', atMs, counted: name === 'resume counted' });
         break;
       case 'await picture':
-        // As of when the picture was due: nothing happened since then.
+        // Starts when the picture was due, or at the last event since then.
         if (now.phase === 'running')
           push({
             type: 'hold',

@@ -4,11 +4,11 @@ import type { RunState } from '@/core/clock/run';
 import type { Plan } from '@/core/practice/plan/schema';
 import { referenceOf } from '@/core/practice/rules/showsReference';
 import type { Segment } from '@/core/practice/time/timeline';
-import { picturesOf } from '@/core/practice/start/anotherPicture';
+import { picturesOf } from '@/core/practice/plan/planPoses';
 import { findAnother } from '@/storage/references/another';
 import type { Run } from './controller';
 
-/** Exchanges what a coming pose is drawn from, or with. */
+/** Changes the picture, hand or medium of the next pose. */
 export interface Exchange {
   picture: () => void;
   hand: () => void;
@@ -17,9 +17,9 @@ export interface Exchange {
 
 /**
  * @param planned The session's plan; `plan` is the same with what was exchanged so far.
- * @param stuck The picture of the pose at hand doesn't come: it can be exchanged too.
- * @param tell Shows a sentence where nothing can be exchanged.
- * @returns What can be exchanged before a pose; each does nothing while one is drawn.
+ * @param stuck The current pose lacks its picture, so it can be changed too.
+ * @param tell Shows a sentence if there is nothing to change to.
+ * @returns Actions for the next pose. They do nothing while a pose is being drawn.
  */
 export function useExchange(
   run: Run,

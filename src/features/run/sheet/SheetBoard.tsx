@@ -97,7 +97,7 @@ export function SheetBoard({
   const strokes = useStrokes(sessionId);
   const at = Math.min(state.segmentIndex, segments.length - 1);
   const segment = segments[at];
-  // While only a picture is awaited, the pen draws on: no stroke is lost.
+  // The pen still works while the clock waits for a picture, so no stroke is lost.
   const place = goesOn(state) ? sheetPlace(plan, segments, state) : undefined;
   // Before a pose its new sheet lies there already.
   const ahead =

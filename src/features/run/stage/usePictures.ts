@@ -15,7 +15,13 @@ const close = (picture: ReadyPicture): void => {
 };
 
 /** How many pictures are kept decoded: the one shown and the three coming. */
-export const KEPT_PICTURES = 4;
+const KEEP = 4;
+const nextOf = (wanted: readonly string[]): string[] => [...new Set(wanted)].slice(0, KEEP);
+
+/** Whether the picture shown and those coming are decoded. */
+export const areReady = (wanted: readonly string[], pictures: ReadonlyMap<string, ReadyPicture>): boolean =>
+  nextOf(wanted).every((id) => pictures.has(id));
+
 /** Of them, shown now or next: these are not kept waiting for the machine's sake. */
 const DUE = 2;
 /** The others are begun when a change of pose has been painted: decoding a large picture takes what painting needs. */
@@ -46,7 +52,7 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
     },
     [],
   );
-  // What is no longer shown is closed once its place was painted anew: drafts, too, are up to 33 MB each.
+  // Close a bitmap, up to 33 MB, once what replaces it is painted. Drafts are replaced by the finished picture.
   const before = useRef(ready);
   useEffect(() => {
     for (const [id, picture] of before.current) if (ready.get(id) !== picture) close(picture);
@@ -54,7 +60,7 @@ export function usePictures(wanted: readonly string[]): ReadonlyMap<string, Read
   }, [ready]);
   useEffect(() => () => before.current.forEach(close), []);
   const covered = useCovered();
-  const key = [...new Set(wanted)].slice(0, KEPT_PICTURES).join('\n');
+  const key = nextOf(wanted).join('\n');
   useEffect(() => {
     if (covered === undefined) return;
     const ids = key === '' ? [] : key.split('\n');

@@ -1,5 +1,5 @@
 import { poseAhead } from '@/core/clock/poseSegments';
-import { mediumById, MEDIA } from '@/core/practice/paper/materials';
+import { MEDIA } from '@/core/practice/paper/materials';
 import { mediumOf, poseExercise } from '@/core/practice/rules/poseExercise';
 import { referenceOf } from '@/core/practice/rules/showsReference';
 import { RunButton } from '@/features/run/steer/RunButton';
@@ -33,14 +33,14 @@ export function ChangeNext({ plan, segments, state, exchange }: SegmentProps) {
           value={medium ?? ''}
           onChange={(event) => {
             exchange.medium(event.target.value);
-            // Keys go to the session again.
+            // Keys go back to the session.
             event.target.blur();
           }}
         >
           {medium === undefined && <option value="">anything</option>}
-          {MEDIA.map(({ id }) => (
+          {MEDIA.map(({ id, name }) => (
             <option key={id} value={id}>
-              {mediumById(id).name}
+              {name}
             </option>
           ))}
         </select>

@@ -22,6 +22,6 @@ export interface SegmentProps {
   onScreen?: boolean;
   /** A page is put away; missing where this cannot be done. */
   onPages?: () => void;
-  /** What the next pose is drawn from and with is exchanged; missing where that can't be done. */
+  /** Changes the next pose; missing in the second window. */
   exchange?: Exchange;
 }
