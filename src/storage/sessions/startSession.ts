@@ -1,5 +1,5 @@
 import type { Session } from '@/core/journal/session';
-import type { Block, Plan } from '@/core/practice/plan/schema';
+import type { Plan } from '@/core/practice/plan/schema';
 import { poseExercise } from '@/core/practice/rules/poseExercise';
 import { parsePictureReference } from '@/core/references/picture';
 import { changePictures } from '@/storage/pictures/pictures';
