@@ -3,7 +3,7 @@ import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import { PLAINLY_PAINTED } from './chromium.mjs';
 import { keepPlan, planOf } from './keep-plan.mjs';
-import { driveClock, letPass } from './page-clock.mjs';
+import { driveClock, letPass, picturesSeen } from './page-clock.mjs';
 import { serve } from './serve.mjs';
 
 const OUT = 'docs/screenshots';
@@ -50,6 +50,7 @@ async function start(page, stepsFromOne) {
   for (let i = 0; i < stepsFromOne; i++) await page.keyboard.press('ArrowRight');
   await page.getByRole('button', { name: 'Start' }).click();
   await page.getByRole('timer').first().waitFor();
+  await picturesSeen(page);
 }
 async function skipTo(page, words) {
   for (let i = 0; i < 99 && !(await page.getByText(words).first().isVisible()); i++) {
@@ -223,6 +224,7 @@ for (const [name, path, last] of [
   await page.getByRole('button', { name: 'Measure it' }).click();
   await page.getByRole('button', { name: /^crown, proposed/ }).waitFor();
   // What it was drawn from is made while the points are found.
+  await page.getByAltText('What it was drawn from').waitFor({ timeout: 120_000 });
   await page.waitForFunction(() => [...document.images].every((one) => one.complete && one.naturalWidth > 0));
   await page.waitForTimeout(4000);
   await shoot('desk-measured', page);
