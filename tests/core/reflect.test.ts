@@ -61,10 +61,10 @@ describe('questions after a session', () => {
 });
 
 describe('what was said', () => {
-  it('is kept by exercise, the newest in place of the old', () => {
-    const once = withAnswers({}, { exerciseId: 'a', noticed: 'x' });
-    const twice = withAnswers(once, { exerciseId: 'a', noticed: 'y' });
-    expect(twice.answers).toEqual([{ exerciseId: 'a', noticed: 'y' }]);
+  it('is kept by exercise, and one answer never overwrites another', () => {
+    const once = withAnswers({}, 'a', (before) => ({ ...before, noticed: 'x' }));
+    const twice = withAnswers(once, 'a', (before) => ({ ...before, fuzz: true }));
+    expect(twice.answers).toEqual([{ exerciseId: 'a', noticed: 'x', fuzz: true }]);
     expect(answersFor(twice, 'b')).toEqual({ exerciseId: 'b' });
   });
   it('names the element missing most often', () => {

@@ -39,6 +39,19 @@ describe('a text field over a kept value', () => {
     unmount();
     expect(keep.mock.calls).toEqual([['Bars']]);
   });
+  it.each([
+    ['Enter is pressed', () => fireEvent.keyDown(input(), { key: 'Enter' })],
+    ['focus leaves the field', () => fireEvent.focusOut(input())],
+  ])('writes at once when %s, and never again after what comes next', (_, end) => {
+    vi.useFakeTimers();
+    const keep = vi.fn();
+    render(field('', keep));
+    fireEvent.change(input(), { target: { value: 'Bars' } });
+    end();
+    expect(keep.mock.calls).toEqual([['Bars']]);
+    vi.advanceTimersByTime(1000);
+    expect(keep).toHaveBeenCalledOnce();
+  });
   it('takes up a change from another tab and never writes an old text over it', () => {
     const keep = vi.fn();
     const { rerender } = render(field('old', keep));

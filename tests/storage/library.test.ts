@@ -166,10 +166,11 @@ describe('taking pictures in', () => {
     await processWaiting(signal);
     expect((await listBatches())[0]).toMatchObject({ state: 'done', added: 1, problems: [] });
   });
-  it('says the rights of all that came together', async () => {
+  it('sets the rights of every picture in a batch, one part at a time', async () => {
     saidOf.set('a', prepared('a'));
     const id = await take(['a']);
-    await setBatchRights(id, { license: 'free', credit: 'Wren', permission: '', source: '' });
+    // A credit line typed a moment before a license is tapped is kept, though neither knows of the other.
+    await Promise.all([setBatchRights(id, { credit: 'Wren' }), setBatchRights(id, { license: 'free' })]);
     expect((await listPictures('s'))[0].rights).toMatchObject({ license: 'free', credit: 'Wren' });
   });
 });

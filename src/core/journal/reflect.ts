@@ -100,10 +100,17 @@ export function otherHandDue(session: Session): boolean {
 export const answersFor = (reflection: Reflection | undefined, exerciseId: string): ExerciseAnswers =>
   reflection?.answers?.find((a) => a.exerciseId === exerciseId) ?? { exerciseId };
 
-/** A reflection with other answers about an exercise. */
-export const withAnswers = (reflection: Reflection, answers: ExerciseAnswers): Reflection => ({
+/** Returns a reflection in which `update` has changed the answers about one exercise. The exercise itself stays the same. */
+export const withAnswers = (
+  reflection: Reflection,
+  exerciseId: string,
+  update: (before: ExerciseAnswers) => ExerciseAnswers,
+): Reflection => ({
   ...reflection,
-  answers: [...(reflection.answers ?? []).filter((a) => a.exerciseId !== answers.exerciseId), answers],
+  answers: [
+    ...(reflection.answers ?? []).filter((a) => a.exerciseId !== exerciseId),
+    { ...update(answersFor(reflection, exerciseId)), exerciseId },
+  ],
 });
 
 /** A reflection with a few more words for the next time; words that are there already are not said twice. */

@@ -12,6 +12,9 @@ import { useStored } from '@/storage/hooks/useStored';
 import { KeptField } from './KeptField';
 import { RemindMe } from './RemindMe';
 
+/** Changes the answers as they are stored, so that two quick answers never overwrite each other. */
+type ChangeAnswers = (update: (before: ExerciseAnswers) => ExerciseAnswers) => void;
+
 /** What belongs to one exercise of a session: its question, what its rule counted, and what there is to tick. */
 export function AboutExercise({
   sessionId,
@@ -37,7 +40,7 @@ export function AboutExercise({
   next: NextLength | undefined;
   /** Put a few words into what is shown when the next session begins. */
   onNextTime: (words: string) => void;
-  onChange: (answers: ExerciseAnswers) => void;
+  onChange: ChangeAnswers;
 }) {
   const { exercise, drawings, referenceIds, peeks, lifts, marks, missed, rubbedOut, asksFuzz, asksOtherMark } =
     questions;
@@ -75,7 +78,7 @@ export function AboutExercise({
           label={exercise.closingQuestion}
           value={answers.noticed ?? ''}
           maxLength={500}
-          onKeep={(noticed) => onChange({ ...answers, noticed })}
+          onKeep={(noticed) => onChange((before) => ({ ...before, noticed }))}
         />
       </div>
       {ticks && !shut && <Elements ticks={ticks} answers={answers} missing={missing} onChange={onChange} />}
@@ -88,7 +91,7 @@ export function AboutExercise({
             value={answers.marks === undefined ? '' : String(answers.marks)}
             maxLength={4}
             numeric
-            onKeep={(typed) => onChange({ ...answers, marks: typed === '' ? undefined : Number(typed) })}
+            onKeep={(typed) => onChange((before) => ({ ...before, marks: typed === '' ? undefined : Number(typed) }))}
           />
           <p className="text-[14px] text-quiet">
             {answers.marks !== undefined && marksOver(answers.marks, marks)}
@@ -100,14 +103,14 @@ export function AboutExercise({
         <YesNo
           words="Any mark besides C, S and straight?"
           value={answers.otherMark}
-          onChange={(otherMark) => onChange({ ...answers, otherMark })}
+          onChange={(otherMark) => onChange((before) => ({ ...before, otherMark }))}
         />
       )}
       {asksFuzz && !shut && (
         <YesNo
           words="Fuzz: short strokes back and forth?"
           value={answers.fuzz}
-          onChange={(fuzz) => onChange({ ...answers, fuzz })}
+          onChange={(fuzz) => onChange((before) => ({ ...before, fuzz }))}
         />
       )}
     </div>
@@ -156,12 +159,14 @@ function Elements({
   ticks: NonNullable<ReturnType<typeof ticksOf>>;
   answers: ExerciseAnswers;
   missing: ReturnType<typeof mostMissing>;
-  onChange: (answers: ExerciseAnswers) => void;
+  onChange: ChangeAnswers;
 }) {
   const used = asks === 'used';
-  const away = answers.missing ?? (used ? elements : []);
+  const awayIn = (given: ExerciseAnswers): readonly string[] => given.missing ?? (used ? elements : []);
+  const away = awayIn(answers);
   const words = used ? 'Tap the edges you used.' : 'Tap what was missing.';
-  const keep = (nextAway: string[]): void => onChange({ ...answers, looked: [...elements], missing: nextAway });
+  const keep = (nextAway: (before: readonly string[]) => string[]): void =>
+    onChange((before) => ({ ...before, looked: [...elements], missing: nextAway(awayIn(before)) }));
   const allThere = answers.looked !== undefined && away.length === 0;
   return (
     <div role="group" aria-label={words} className="mt-3">
@@ -175,7 +180,7 @@ function Elements({
               type="button"
               aria-pressed={used ? !gone : gone}
               className={`btn min-h-10 px-3 text-[15px] ${gone === used ? 'btn-quiet' : 'bg-ink/10'} ${gone && !used ? 'line-through' : ''}`}
-              onClick={() => keep(gone ? away.filter((e) => e !== element) : [...away, element])}
+              onClick={() => keep((before) => [...before.filter((e) => e !== element), ...(gone ? [] : [element])])}
             >
               {element}
             </button>
@@ -186,7 +191,7 @@ function Elements({
             type="button"
             aria-pressed={allThere}
             className={`btn min-h-10 px-3 text-[15px] ${allThere ? 'bg-ink/10' : 'btn-quiet'}`}
-            onClick={() => keep([])}
+            onClick={() => keep(() => [])}
           >
             all there
           </button>

@@ -33,9 +33,6 @@ export function KeptField({
         inputMode={numeric ? 'numeric' : undefined}
         maxLength={maxLength}
         {...typed}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') onKeep(typed.value.trim());
-        }}
       />
     </label>
   );

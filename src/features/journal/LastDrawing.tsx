@@ -11,6 +11,9 @@ import { type AfterwardsNote, noteAfterwards } from '@/storage/sessions/sessions
 import { toastProblem } from '@/ui/toast/toast';
 import { Taps } from './Taps';
 
+const missingIn = (session: Session, segmentIndex: number): readonly string[] =>
+  replayOf(session).visits.find((visit) => visit.segmentIndex === segmentIndex)?.missing ?? [];
+
 /** What is asked of every drawing in the gap after it, for the last one, which has no gap. */
 export function LastDrawing({ session }: { session: Session }) {
   const asked = lastAsked(session);
@@ -22,9 +25,10 @@ export function LastDrawing({ session }: { session: Session }) {
   const traits = useTraits(pose?.referenceId ?? null, false);
   if (!shown) return null;
   const { drawn, asks, exercise, marks, ticked } = shown;
-  const say = (note: AfterwardsNote): void => {
-    noteAfterwards(session.id, note).catch((error: unknown) => toastProblem(storageProblem(error)));
+  const sayOf = (noteFor: (stored: Session) => AfterwardsNote): void => {
+    noteAfterwards(session.id, noteFor).catch((error: unknown) => toastProblem(storageProblem(error)));
   };
+  const say = (note: AfterwardsNote): void => sayOf(() => note);
   const missing = drawn.missing ?? [];
   return (
     <div role="group" aria-label="The last drawing" className="mt-3 flex flex-wrap gap-x-10 gap-y-4">
@@ -71,10 +75,13 @@ export function LastDrawing({ session }: { session: Session }) {
                   className="checkbox checkbox-sm"
                   checked={missing.includes(element)}
                   onChange={({ target: { checked } }) =>
-                    say({
+                    sayOf((stored) => ({
                       type: 'missing',
-                      elements: checked ? [...missing, element] : missing.filter((e) => e !== element),
-                    })
+                      elements: [
+                        ...missingIn(stored, drawn.segmentIndex).filter((e) => e !== element),
+                        ...(checked ? [element] : []),
+                      ],
+                    }))
                   }
                 />
                 {element}

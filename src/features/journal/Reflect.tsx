@@ -129,7 +129,7 @@ export function Reflect({ session, sessions, nowMs }: Props) {
             </select>
           </label>
           <Critic sessionId={session.id} reflection={reflection} set={set} />
-          <Judging session={session} questions={questions} shut={shut} nowMs={nowMs} set={set} />
+          <Judging session={session} questions={questions} shut={shut} nowMs={nowMs} change={change} />
         </div>
         <div className="grid content-start gap-6">
           {questions.map((q) => (
@@ -144,7 +144,7 @@ export function Reflect({ session, sessions, nowMs }: Props) {
               usualMs={usual.get(q.exercise.id)}
               next={nextLength(session, q.exercise.id)}
               onNextTime={(words) => change((before) => withNextTime(before, words))}
-              onChange={(answers) => change((before) => withAnswers(before, answers))}
+              onChange={(update) => change((before) => withAnswers(before, q.exercise.id, update))}
             />
           ))}
         </div>
@@ -232,13 +232,13 @@ function Judging({
   questions,
   shut,
   nowMs,
-  set,
+  change,
 }: {
   session: Session;
   questions: readonly ExerciseQuestions[];
   shut: boolean;
   nowMs: number;
-  set: (part: Partial<Reflection>) => void;
+  change: (make: (before: Reflection) => Reflection) => void;
 }) {
   const verdicts = session.reflection?.verdicts ?? [];
   const forMs = Math.max(0, ...questions.map((q) => q.longestMs));
@@ -258,12 +258,13 @@ function Judging({
                   value={given?.verdict}
                   options={VERDICTS}
                   onChange={(verdict) =>
-                    set({
+                    change((before) => ({
+                      ...before,
                       verdicts: [
-                        ...verdicts.filter((v) => v.aspect !== aspect),
+                        ...(before.verdicts ?? []).filter((v) => v.aspect !== aspect),
                         ...(verdict ? [{ aspect, verdict, forMs }] : []),
                       ],
-                    })
+                    }))
                   }
                 />
                 {given && (
@@ -281,7 +282,9 @@ function Judging({
               key={days}
               type="button"
               className="btn-quiet btn btn-sm"
-              onClick={() => set({ noJudgingUntilMs: nowMs + days * DAY_MS, verdicts: undefined })}
+              onClick={() =>
+                change((before) => ({ ...before, noJudgingUntilMs: nowMs + days * DAY_MS, verdicts: undefined }))
+              }
             >
               {counted(days, 'day')}
             </button>

@@ -4,10 +4,11 @@ import { useCallback, useEffect, useRef } from 'react';
 const SOON_MS = 300;
 
 /**
- * Writes what is being changed: soon after the last change, and at once when one leaves, by another page of the program or by closing or
- * hiding it. Nothing that was changed is lost in between.
- * @param key What the value is of. What still waits for the key before is written when it changes.
- * @param write Writes a value for the key it was given for; tells of its own problems.
+ * Writes a value while it is being edited: 300 ms after the last change, and at once when the edit ends. It ends when focus leaves the
+ * field, on Enter, on unmount, and when the page is hidden or closed. So a write never lands after what the learner did next, such as
+ * clearing the field with a button.
+ * @param key Names the value being edited. A pending value is written under its old key when the key changes.
+ * @param write Writes a value under the key it was entered for, and reports its own errors.
  * @returns Takes each new value.
  */
 export function useWriting<T>(key: string, write: (value: T, key: string) => void): (value: T) => void {
@@ -27,10 +28,17 @@ export function useWriting<T>(key: string, write: (value: T, key: string) => voi
     const onHidden = (): void => {
       if (document.visibilityState === 'hidden') flush();
     };
+    const onKey = (event: KeyboardEvent): void => {
+      if (event.key === 'Enter') flush();
+    };
     window.addEventListener('pagehide', flush);
+    document.addEventListener('focusout', flush);
+    document.addEventListener('keydown', onKey);
     document.addEventListener('visibilitychange', onHidden);
     return () => {
       window.removeEventListener('pagehide', flush);
+      document.removeEventListener('focusout', flush);
+      document.removeEventListener('keydown', onKey);
       document.removeEventListener('visibilitychange', onHidden);
       flush();
     };

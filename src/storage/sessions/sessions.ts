@@ -70,14 +70,18 @@ export async function appendEvents(id: string, events: readonly RunEvent[], stat
   announce('sessions');
 }
 
-/** Adds what is said of a finished session's last drawing to its log. Nothing else of the session changes. */
-export async function noteAfterwards(id: string, note: AfterwardsNote): Promise<void> {
+/**
+ * Adds an answer about a finished session's last drawing to its log. Nothing else of the session changes.
+ * @param noteFor Makes the answer from the session as it is stored.
+ */
+export async function noteAfterwards(id: string, noteFor: (session: Session) => AfterwardsNote): Promise<void> {
   await change(
     id,
-    ({ status, log, lastSeenMs }) =>
-      status === 'running'
-        ? undefined
-        : { log: [...log, { ...note, atMs: Math.max(lastSeenMs, log.at(-1)?.atMs ?? 0) }] },
+    (session) => {
+      const { status, log, lastSeenMs } = session;
+      if (status === 'running') return undefined;
+      return { log: [...log, { ...noteFor(session), atMs: Math.max(lastSeenMs, log.at(-1)?.atMs ?? 0) }] };
+    },
     'strict',
   );
   announce('sessions');

@@ -1,6 +1,6 @@
 'use client';
 import { toastProblem } from '@/ui/toast/toast';
-import { LICENSES, NO_RIGHTS, type Rights } from '@/core/references/picture';
+import { LICENSES, type Rights } from '@/core/references/picture';
 import type { Batch } from '@/storage/stores';
 import { setBatchRights } from '@/storage/pictures/intake/batches';
 import { storageProblem } from '@/storage/problems';
@@ -10,11 +10,11 @@ import { LICENSE_WORDS } from './rightsWords';
 
 /** Whose the pictures of a batch are: one tap for all of them. */
 export function BatchRights({ batch: { id, rights } }: { batch: Batch }) {
-  const save = (next: Rights): void => {
-    setBatchRights(id, next).catch((error: unknown) => toastProblem(storageProblem(error)));
+  const save = (part: Partial<Rights>): void => {
+    setBatchRights(id, part).catch((error: unknown) => toastProblem(storageProblem(error)));
   };
   const license = rights?.license ?? null;
-  const keep = useWriting(id, (credit: string) => save({ ...(rights ?? NO_RIGHTS), license, credit: credit.trim() }));
+  const keep = useWriting(id, (credit: string) => save({ credit: credit.trim() }));
   const credit = useTypedText(rights?.credit ?? '', keep);
   return (
     <fieldset className="mt-2 flex flex-wrap items-center gap-x-2 gap-y-1">
@@ -26,7 +26,7 @@ export function BatchRights({ batch: { id, rights } }: { batch: Batch }) {
           aria-pressed={license === value}
           title={LICENSE_WORDS[value].told}
           className={`btn-quiet btn btn-sm ${license === value ? 'border-ink bg-base-300 font-semibold' : ''}`}
-          onClick={() => save({ ...(rights ?? NO_RIGHTS), license: license === value ? null : value })}
+          onClick={() => save({ license: license === value ? null : value })}
         >
           {LICENSE_WORDS[value].name}
         </button>

@@ -1,5 +1,5 @@
 import { problemSentence } from '@/core/references/imageFile';
-import type { Rights } from '@/core/references/picture';
+import { NO_RIGHTS, type Rights } from '@/core/references/picture';
 import { announce, announceRecords } from '@/storage/changes';
 import { atomically, db, put } from '@/storage/db';
 import type { Batch } from '@/storage/stores';
@@ -33,12 +33,13 @@ export async function cancelBatch(id: string): Promise<void> {
   announce('batches');
 }
 
-/** Say the rights of everything a batch added, and of what it still adds. */
-export async function setBatchRights(id: string, rights: Rights): Promise<void> {
+/** Sets some of the rights of every picture that a batch added or is still adding. The rest of the batch's rights stay. */
+export async function setBatchRights(id: string, part: Partial<Rights>): Promise<void> {
   let changed: string[] = [];
   await atomically(['batches', 'pictures'], async (tx) => {
     const batch = await tx.objectStore('batches').get(id);
     if (!batch) return;
+    const rights = { ...(batch.rights ?? NO_RIGHTS), ...part };
     await put(tx, 'batches', { ...batch, rights });
     changed = batch.pictureIds;
     for (const pictureId of changed) {
