@@ -52,7 +52,7 @@ describe('labels of landmarks', () => {
   }));
   it('never lie on each other, and stay in the picture', () => {
     for (const height of [1000, 420]) {
-      const labels = placeLabels(marks, 400, height);
+      const labels = placeLabels(marks, { width: 400, height, figure: [100, 300], aside: [0, 0] });
       expect(labels.length).toBe(marks.length);
       for (const side of ['start', 'end']) {
         const ys = labels.filter((l) => l.anchor === side).map((l) => l.label[1]);
@@ -70,11 +70,16 @@ describe('labels at the edge of a picture', () => {
       at: [30 + 240 * (i % 2), 100 + 40 * i] as const,
       visible: i !== 2,
     }));
-    for (const { mark, label, anchor } of placeLabels(narrow, 300, 400)) {
+    const room = { width: 300, height: 400, figure: [20, 280], aside: [0, 0] } as const;
+    for (const { mark, label, anchor } of placeLabels(narrow, room)) {
       const wide = 10 * (mark.name.length + (mark.visible ? 0 : 2));
       if (anchor === 'end') expect(label[0] - wide).toBeGreaterThanOrEqual(0);
       else expect(label[0] + wide).toBeLessThanOrEqual(300);
     }
+    // With room beside the picture they stand beside the figure, not over it.
+    for (const { label, anchor } of placeLabels(narrow, { ...room, aside: [200, 200] }))
+      if (anchor === 'end') expect(label[0]).toBeLessThan(20);
+      else expect(label[0]).toBeGreaterThan(280);
   });
 });
 

@@ -74,9 +74,9 @@ test('a shape of an evening begins a plan; a picture is put into a slot and drag
   await page.getByRole('button', { name: 'Move the picture of pair 1' }).focus();
   const spoken = page.getByRole('status');
   await page.keyboard.press('Space');
-  await expect(spoken.getByText('pair 1 is where it was.')).toBeAttached();
+  await expect(spoken.getByText('pair 1: position 1 of 3.')).toBeAttached();
   await page.keyboard.press('ArrowRight');
-  await expect(spoken.getByText('pair 1 is at pair 2.')).toBeAttached();
+  await expect(spoken.getByText('pair 1: position 2 of 3.')).toBeAttached();
   await page.keyboard.press('Space');
   // Where all of them are is the learner's from then on.
   await expect.poll(() => page.getByRole('button', { name: /^Unpin/ }).count()).toBeGreaterThan(1);

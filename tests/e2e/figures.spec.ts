@@ -98,11 +98,11 @@ test('picture, answer key and model are taken out', async ({ page }) => {
     holder.innerHTML = source;
     document.body.append(holder);
     const svg = holder.querySelector('svg') as SVGSVGElement;
-    const { width, height } = svg.viewBox.baseVal;
+    const { x, width, height } = svg.viewBox.baseVal;
     const labels = [...svg.querySelectorAll('path[aria-label]')] as SVGPathElement[];
     const out = labels.filter((label) => {
       const box = label.getBBox();
-      return box.x < 0 || box.y < 0 || box.x + box.width > width || box.y + box.height > height;
+      return box.x < x || box.y < 0 || box.x + box.width > x + width || box.y + box.height > height;
     });
     holder.remove();
     return { labels: labels.length, out: out.length };

@@ -1,5 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
-import { openPlan, pose, posesBlock, runPlan, WALKING } from './steps';
+import { openPlan, pose, posesBlock, runPlan, WAITING, WALKING } from './steps';
+import { textFaults } from './textFaults';
 
 /** Phones upright and on their side, a laptop at 200 and 400 %, a tablet between two layouts, a large screen. */
 const SIZES = [
@@ -64,4 +65,79 @@ test('in a session the picture keeps half of the height, and every button can be
   await page.keyboard.press(' ');
   await expect(page.getByRole('region', { name: 'On hold' })).toBeVisible();
   await atAllSizes('hold');
+});
+
+/** The sizes at which every screen is read, in both themes. */
+const READ_AT = [[1280, 800], [390, 844], [1920, 1080], ...SIZES.slice(1, 5)] as const;
+
+/** Reads a screen at every size and in both themes. */
+async function readable(page: Page, screen: string): Promise<string[]> {
+  const found: string[] = [];
+  for (const [width, height] of READ_AT) {
+    await page.setViewportSize({ width, height });
+    for (const colorScheme of ['light', 'dark'] as const) {
+      await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+      for (const { kind, words } of await textFaults(page))
+        found.push(`${screen} at ${String(width)}x${String(height)}, ${colorScheme}: ${kind}: ${words}`);
+    }
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'no-preference' });
+  return found;
+}
+
+/** Every place, and what is opened in it. */
+const SCREENS: readonly (readonly [name: string, path: string, press?: readonly string[]])[] = [
+  ['Today', '/'],
+  ['Plan', '/plan'],
+  ['Plan, start from', '/plan', ['Begin from']],
+  ['Plan, add a block', '/plan', ['Add poses']],
+  ['Poses', '/poses'],
+  ['figure', '/poses/figure?id=figure%2Fbell-ringer-waiting%2Fstocky%2F30%2F6%2F26'],
+  ['groups', '/poses/group'],
+  ['journal', '/journal'],
+  ['one session', '/journal?session=demo-11'],
+  ['month', '/journal/month'],
+  ['months', '/journal/months'],
+  ['habits', '/journal/habits'],
+  ['again', '/journal/again'],
+  ['wall', '/journal/wall'],
+  ['after', '/after?session=demo-28'],
+  ['course', '/course'],
+  ['desk', '/desk?session=demo-28'],
+  ['handbook', '/handbook'],
+  ['data', '/data'],
+  ['room', '/room'],
+];
+for (const [name, path, press = []] of SCREENS)
+  test(`${name}: no text is cut, overlaps or leaves the screen`, async ({ page }) => {
+    await page.goto(path);
+    await expect(page.locator('main h1, main h2').first()).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    for (const button of press) await page.getByRole('button', { name: button }).click();
+    expect(await readable(page, name)).toEqual([]);
+  });
+
+test('in a session no text is cut, overlaps or leaves the screen', async ({ page }) => {
+  test.slow();
+  await runPlan(
+    page,
+    posesBlock('flowing-gesture', [pose(WALKING, 600_000, { leadInMs: 600_000 }), pose(WAITING, 600_000)]),
+    { kind: 'rest', durationMs: 600_000 },
+    posesBlock('blind-contour', [pose(WALKING, 600_000, { leadInMs: 600_000 })]),
+  );
+  const found = await readable(page, 'lead-in');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('timer', { name: 'Time left' })).toBeVisible();
+  found.push(...(await readable(page, 'pose')));
+  await page.keyboard.press('q');
+  found.push(...(await readable(page, 'aids')));
+  await page.keyboard.press('q');
+  await page.keyboard.press('?');
+  found.push(...(await readable(page, 'keys')));
+  await page.keyboard.press('Escape');
+  await page.keyboard.press(' ');
+  found.push(...(await readable(page, 'hold')));
+  await page.keyboard.press(' ');
+  expect(found).toEqual([]);
 });

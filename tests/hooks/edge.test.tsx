@@ -4,7 +4,7 @@ import { useRef } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { expandPlan } from '@/core/practice/time/timeline';
 import { plannedRibbon } from '@/core/practice/time/ribbon';
-import { useStageSize } from '@/features/run/stage/useStageSize';
+import { useSize } from '@/ui/useSize';
 import { EdgeClock, type TimeLeft } from '@/ui/EdgeClock';
 import { Ribbon } from '@/ui/ribbon/Ribbon';
 import { useNow } from '@/ui/useNow';
@@ -141,7 +141,7 @@ describe('sizes, the time and the theme', () => {
   it('of an element are known once it is measured', () => {
     const { result } = renderHook(() => {
       const element = useRef(document.body);
-      return useStageSize(element);
+      return useSize(element);
     });
     expect(result.current).toBeUndefined();
     resize(320, 200);

@@ -18,6 +18,7 @@ import {
   MOTIF_PATHS,
   nextPose,
   poseCount,
+  poseDetails,
   poseNotes,
   previewOf,
   promptOf,
@@ -89,6 +90,32 @@ describe('words', () => {
       'Draw for 1 minute.',
       'The reference again, for 5 seconds.',
     ]);
+  });
+  it('add the rule where an exercise begins, and who is drawn while the picture shows', () => {
+    expect(segments.map((s) => poseDetails(plan, segments, s, 'Shepherd'))).toEqual([
+      [],
+      [],
+      [],
+      ['Look more than draw.', 'No erasing.', 'Wrong line? Draw it again in one stroke.'],
+      ['The model: shepherd.'],
+      [],
+      [],
+      ['The model: shepherd.'],
+      [],
+      [],
+      ['The model: shepherd.'],
+      [],
+      ['The model: shepherd.'],
+    ]);
+    const bare = planOf(poses(2, 30_000, { exercise: 'blind-contour' }));
+    const shown = expandPlan(bare).segments.filter((s) => s.kind === 'draw');
+    expect(poseDetails(bare, shown, shown[0], '')).toEqual([
+      'Blind contour, pose 1 of 2.',
+      'Eyes on the edge; a sound ends it.',
+      'One line: never lift; back and across are fine.',
+      'No erasing.',
+    ]);
+    expect(poseDetails(bare, shown, shown[1], '')).toEqual(['Blind contour, pose 2 of 2.']);
   });
   it('count within the block', () => {
     expect([0, 2, 7, 8].map((i) => poseCount(plan, segments[i]))).toEqual([

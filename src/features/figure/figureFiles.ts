@@ -45,7 +45,7 @@ async function outlineTexts(svg: SVGSVGElement): Promise<void> {
   const texts = [...svg.querySelectorAll('text')];
   if (texts.length === 0) return;
   const font = parse(await (await fetch(FONT)).arrayBuffer());
-  const { width, height } = svg.viewBox.baseVal;
+  const { x, width, height } = svg.viewBox.baseVal;
   for (const text of texts) {
     const words = text.textContent;
     const number = (name: string): number => Number(text.getAttribute(name) ?? 0);
@@ -56,7 +56,7 @@ async function outlineTexts(svg: SVGSVGElement): Promise<void> {
     const box = font.getPath(words, left, number('y'), size).getBoundingBox();
     const outlined = font.getPath(
       words,
-      left + inward(box.x1, box.x2, width),
+      left + inward(box.x1 - x, box.x2 - x, width),
       number('y') + inward(box.y1, box.y2, height),
       size,
     );

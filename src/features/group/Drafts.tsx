@@ -62,7 +62,7 @@ export function Drafts({
                         ring && <path key={i} d={`${ring}Z`} fill="#d9cdb8" stroke="#3b342d" strokeWidth={5} />,
                     )}
                 </svg>
-                <span className="max-w-[180px] truncate text-[13px]">
+                <span className="max-w-[180px] text-[13px]">
                   {group.name || counted(group.members.length, 'figure')}
                   {group.shown && ', to show'}
                 </span>

@@ -40,7 +40,7 @@ export function MemberRows({
             >
               <div className="flex items-baseline gap-2">
                 <b className="tabular-nums">{i + 1}</b>
-                <span className="min-w-0 flex-1 truncate">{nameOf(member.id)}</span>
+                <span className="min-w-0 flex-1">{nameOf(member.id)}</span>
                 {height && (
                   <span className="text-quiet tabular-nums">
                     {height.cm.toFixed(1)} cm, {Math.round(height.ofFront * 100)} %

@@ -232,7 +232,9 @@ function EarlierRow({ session, current }: { session: Session; current: boolean }
         <span className="block max-lg:col-span-2">
           <Ribbon blocks={blocks} size="card" label={blocks.map((b) => b.label).join(', ')} />
         </span>
-        <span className="truncate font-serif font-normal italic max-lg:col-span-2">{session.note}</span>
+        <span className="truncate font-serif font-normal italic max-lg:col-span-2" title={session.note}>
+          {session.note}
+        </span>
       </Link>
     </li>
   );

@@ -115,9 +115,9 @@ function Day({ day: { date, within, drawings, spentMs, mood, studyShare } }: { d
         </>
       )}
       {studyShare !== undefined && (
-        <span className="block truncate text-quiet">{Math.round(100 * studyShare)} % of the day’s study</span>
+        <span className="block text-quiet">{Math.round(100 * studyShare)} % of the day’s study</span>
       )}
-      {mood && <span className="block truncate font-serif italic">{mood}</span>}
+      {mood && <span className="block font-serif italic">{mood}</span>}
     </td>
   );
 }

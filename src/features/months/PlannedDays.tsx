@@ -59,7 +59,7 @@ function Planned({ plan, nowMs, onChange }: { plan: SavedPlan; nowMs: number; on
   };
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-hairline py-1.5">
-      <span className="w-[240px] max-w-full truncate">{recipe.title}</span>
+      <span className="w-[240px] max-w-full wrap-anywhere">{recipe.title}</span>
       <span className="flex gap-1" role="group" aria-label={`Weekdays of “${recipe.title}”`}>
         {WEEK_FROM_MONDAY.map((day) => (
           <button

@@ -173,9 +173,12 @@ function SortableRow({ row, id, patternId, time, isSelected, onSelect, onKey }: 
             stroke={notch || row.family === 'quick' ? 'none' : FAMILY_COLOR[row.family]}
           />
         </svg>
-        <span className={`truncate ${isSelected ? 'font-semibold' : ''}`}>{row.label}</span>
-        {row.pinned && <Pin size={13} aria-label="pinned" className="shrink-0" />}
-        <span className="ml-auto max-w-[46%] truncate text-[14px] text-quiet">{row.measure}</span>
+        {/* The measure goes below a name that leaves it no room. */}
+        <span className="flex min-w-0 flex-1 flex-wrap items-center gap-x-2">
+          <span className={isSelected ? 'font-semibold' : ''}>{row.label}</span>
+          {row.pinned && <Pin size={13} aria-label="pinned" className="shrink-0" />}
+          <span className="ml-auto text-[14px] text-quiet">{row.measure}</span>
+        </span>
         <span className="w-[48px] shrink-0 text-right tabular-nums">
           {row.open && '≈'}
           {clockDigits(row.lengthMs)}

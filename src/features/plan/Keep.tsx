@@ -270,7 +270,7 @@ function HandEntry({ editor, nowMs, onTold, onClose }: KeepProps) {
           return (
             <li key={segmentIndex} className="flex items-baseline gap-2 border-t border-hairline py-1 text-[14px]">
               <span className="w-6 text-right text-quiet">{i + 1}</span>
-              <span className="min-w-0 flex-1 truncate">
+              <span className="min-w-0 flex-1 wrap-anywhere">
                 {name} <span className="text-quiet">{clockDigits(plannedMs)}</span>
               </span>
               <DurationField

@@ -39,7 +39,7 @@ export function Shelf({
                   open ? 'border-ink bg-sheet pt-3 pb-4' : 'pt-2 pb-2 hover:bg-sheet'
                 }`}
               >
-                <span className="block truncate font-serif text-[17px]">{name}</span>
+                <span className="block font-serif text-[17px] wrap-anywhere">{name}</span>
                 <span className="text-[13px] text-quiet">{told}</span>
               </button>
             </li>

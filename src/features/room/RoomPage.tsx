@@ -29,7 +29,10 @@ export function RoomPage() {
         Where you draw, what you hear, and what your hand or foot presses. It holds for every session in this browser.
       </p>
       {(room.problem ?? problem) && <Notice>{room.problem ?? problem}</Notice>}
-      <div className="mt-6 grid gap-x-14 gap-y-9 lg:grid-cols-2" aria-busy={room.value === undefined}>
+      <div
+        className="mt-6 grid grid-cols-[minmax(0,1fr)] gap-x-14 gap-y-9 lg:grid-cols-2"
+        aria-busy={room.value === undefined}
+      >
         <KindOfRoom room={value} onChange={change} />
         <SoundAndVoice room={value} onChange={change} />
         <LearnKeys room={value} onChange={change} />

@@ -21,7 +21,7 @@ export function ScreenSize({ room, onChange }: RoomProps) {
         Hold a bank or library card against the frame and move the slider until both are alike. Then a figure can be
         shown exactly as tall as you want to draw it.
       </p>
-      <div className="mt-3 max-w-full overflow-hidden">
+      <div className="mt-3 max-w-full overflow-x-auto">
         <div
           className="grid place-content-center rounded-md border-2 border-ink text-center text-quiet"
           style={{ width: widthPx, height: widthPx * CARD_RATIO }}
@@ -40,7 +40,11 @@ export function ScreenSize({ room, onChange }: RoomProps) {
         onChange={(event) => setWidthPx(Number(event.target.value))}
       />
       <p className="mt-3 flex items-end gap-3">
-        <span aria-hidden className="h-3 border-x border-b border-ink" style={{ width: RULER_CM * 10 * pxPerMm }} />
+        <span
+          aria-hidden
+          className="h-3 border-x border-b border-ink"
+          style={{ width: RULER_CM * 10 * pxPerMm, flexShrink: 0 }}
+        />
         <span className="text-[14px] text-quiet">{RULER_CM} cm by this measure</span>
       </p>
       <div className="mt-3 flex flex-wrap items-center gap-3">

@@ -20,6 +20,7 @@ import { CueFlash } from './CueFlash';
 import { RunNotices } from './RunNotices';
 import { RunStage } from './stage/RunStage';
 import { CLOCKS } from './words/segmentProps';
+import { RunStatus } from './words/RunStatus';
 import { SegmentWords } from './words/SegmentWords';
 import { useDrawnKey } from '@/storage/hooks/useDrawnKey';
 import { areReady, usePictures } from './stage/usePictures';
@@ -36,7 +37,7 @@ import { useRunKeys } from './steer/useRunKeys';
 import { useTimeLeft } from './session/useTimeLeft';
 import { useViewing } from './stage/useViewing';
 import { useVoice } from './words/useVoice';
-import { announcement, takesStartPoint } from './words/words';
+import { takesStartPoint } from './words/words';
 
 // Shown now and then: fetched when needed.
 const AidsTray = dynamic(() => import('./stage/AidsTray').then((m) => m.AidsTray));
@@ -401,9 +402,7 @@ export function RunScreen({
           clockAway={clockAway}
           onKey={press}
         />
-        <p className="sr-only" role="status">
-          {done ? 'The session is over.' : held ? 'On hold.' : announcement(plan, segment, state.lengthMs, segments)}
-        </p>
+        <RunStatus plan={plan} run={run} state={state} segment={segment} done={done} held={held} />
       </main>
     </RunContext>
   );

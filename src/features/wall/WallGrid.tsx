@@ -114,6 +114,7 @@ const Cell = memo(function Cell({
       tabIndex={reachable ? 0 : -1}
       className="flex shrink-0 cursor-pointer flex-col items-start text-left text-[13px] [contain:layout_paint]"
       style={{ width }}
+      title={`${item.exercise}, ${shortDay(item.atMs)}, ${durationWords(item.spentMs)}`}
       onFocus={() => onFocus(at)}
       onClick={() => onOpen(item)}
     >

@@ -1,9 +1,11 @@
-import type { ReactNode, Ref } from 'react';
+'use client';
+import { type ReactNode, type Ref, useRef } from 'react';
 import type { DrawnKey } from '@/core/figure/facts/answerKey';
 import type { Mark, Tilt } from '@/core/figure/facts/measuringLines';
 import type { Point } from '@/core/figure/facts/actionLine';
 import type { Contour } from '@/core/figure/facts/contours';
-import { placeLabels } from './placeLabels';
+import { useSize } from '../useSize';
+import { hitsLabel, type PlacedLabel, placeLabels } from './placeLabels';
 import { type LayerId, LAYERS } from './layers';
 
 const n = (value: number): string => value.toFixed(1);
@@ -34,38 +36,67 @@ function Label({
   );
 }
 
-/** The answer key drawn over a figure's picture: the same coordinates, layer by layer. */
+const NO_ROOM = [0, 0] as const;
+
+/** Room left and right of a picture that is shown whole in the middle of a wider box, in the picture's pixels. */
+function letterbox(
+  box: { width: number; height: number } | undefined,
+  { width, height }: DrawnKey,
+): readonly [left: number, right: number] {
+  if (!box || box.width === 0 || box.height === 0) return NO_ROOM;
+  const left = Math.max(0, (box.width * height) / box.height - width) / 2;
+  return [left, left];
+}
+
+/**
+ * The answer key drawn over a figure's picture: the same coordinates, layer by layer.
+ * @param aside Room for labels left and right of the box it is laid over, in the picture's pixels.
+ */
 export function AnswerKeyOverlay({
   answers,
   shown,
   svgRef,
   label,
+  aside,
 }: {
   answers: DrawnKey;
   shown: ReadonlySet<LayerId>;
   svgRef?: Ref<SVGSVGElement>;
   label: string;
+  aside?: readonly [left: number, right: number];
 }) {
+  const frame = useRef<HTMLDivElement>(null);
+  const size = useSize(frame);
+  const { width, height } = answers;
+  const inBox = letterbox(size, answers);
+  const [left, right] = aside ?? inBox;
+  const percent = (px: number): string => `${String((100 * px) / width)}%`;
+  const xs = answers.envelope.map(([x]) => x);
+  const room = { width, height, figure: [Math.min(...xs), Math.max(...xs)] as const, aside: [left, right] as const };
+  const labels = shown.has('landmarks') ? placeLabels(answers.marks, room) : [];
   return (
-    <svg
-      ref={svgRef}
-      xmlns="http://www.w3.org/2000/svg"
-      viewBox={`0 0 ${String(answers.width)} ${String(answers.height)}`}
-      role="img"
-      aria-label={label}
-      className="pointer-events-none absolute inset-0 h-full w-full"
-    >
-      {LAYERS.filter(({ id }) => shown.has(id)).map(({ id, label: title }) => (
-        <g key={id} data-layer={id}>
-          <title>{title}</title>
-          {draw[id](answers)}
-        </g>
-      ))}
-    </svg>
+    <div ref={frame} className="pointer-events-none absolute inset-0">
+      <svg
+        ref={svgRef}
+        xmlns="http://www.w3.org/2000/svg"
+        viewBox={`${n(-left)} 0 ${n(width + left + right)} ${String(height)}`}
+        role="img"
+        aria-label={label}
+        className="absolute inset-0 h-full w-full max-w-none"
+        style={aside && { left: percent(-left), width: percent(width + left + right) }}
+      >
+        {LAYERS.filter(({ id }) => shown.has(id)).map(({ id, label: title }) => (
+          <g key={id} data-layer={id}>
+            <title>{title}</title>
+            {draw[id](answers, labels)}
+          </g>
+        ))}
+      </svg>
+    </div>
   );
 }
 
-const draw: Record<LayerId, (a: DrawnKey) => ReactNode> = {
+const draw: Record<LayerId, (a: DrawnKey, labels: readonly PlacedLabel[]) => ReactNode> = {
   light: ({ shadow }) => (
     <path d={shadow.map(ringsPath).join('')} fill="var(--slate)" fillOpacity={0.42} fillRule="evenodd" />
   ),
@@ -109,10 +140,10 @@ const draw: Record<LayerId, (a: DrawnKey) => ReactNode> = {
       ))}
     </>
   ),
-  tilts: ({ shoulders, hips }) => (
+  tilts: ({ shoulders, hips }, labels) => (
     <>
-      <TiltLine tilt={shoulders} />
-      <TiltLine tilt={hips} />
+      <TiltLine tilt={shoulders} labels={labels} />
+      <TiltLine tilt={hips} labels={labels} />
     </>
   ),
   action: ({ action: { curve } }) => {
@@ -120,7 +151,7 @@ const draw: Record<LayerId, (a: DrawnKey) => ReactNode> = {
     const d = `M${n(p[0])} ${n(p[1])}C${[c1, c2, q].map(([x, y]) => `${n(x)} ${n(y)}`).join(' ')}`;
     return <path d={d} fill="none" stroke="var(--ochre)" strokeWidth={8} strokeLinecap="round" strokeOpacity={0.9} />;
   },
-  landmarks: (a) => <Landmarks answers={a} />,
+  landmarks: (_, labels) => <Landmarks labels={labels} />,
 };
 
 /** Borders of planes or solids; nothing until they are found. */
@@ -139,11 +170,21 @@ function meridian(a: number, b: number, angleDeg: number, turnDeg: number): stri
     : `M0 ${n(-b)}Q${n(2 * a * aside * 0.9)} 0 0 ${n(b)}`;
 }
 
-function TiltLine({ tilt: { from, to, deg, endOn } }: { tilt: Tilt }) {
+/** Where the words of a tilt can stand: at either end of its line, above or below. */
+const TILT_PLACES = [
+  [12, 6],
+  [0, -18],
+  [0, 30],
+] as const;
+
+function TiltLine({ tilt: { from, to, deg, endOn }, labels }: { tilt: Tilt; labels: readonly PlacedLabel[] }) {
   const extend = 0.28;
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
   const a: Point = [from[0] - dx * extend, from[1] - dy * extend];
   const b: Point = [to[0] + dx * extend, to[1] + dy * extend];
+  const words = endOn ? 'end on' : `${String(Math.round(Math.abs(deg)))}°`;
+  const places = [b, a].flatMap(([x, y]) => TILT_PLACES.map(([right, down]): Point => [x + right, y + down]));
+  const at = places.find((place) => !hitsLabel(place, words, labels)) ?? places[0];
   return (
     <g stroke="var(--slate)">
       <path
@@ -152,8 +193,8 @@ function TiltLine({ tilt: { from, to, deg, endOn } }: { tilt: Tilt }) {
         strokeLinecap="round"
         strokeDasharray={endOn ? '4 9' : undefined}
       />
-      <Label at={[b[0] + 12, b[1] + 6]} color="var(--slate)">
-        {endOn ? 'end on' : `${String(Math.round(Math.abs(deg)))}°`}
+      <Label at={at} color="var(--slate)">
+        {words}
       </Label>
     </g>
   );
@@ -212,8 +253,7 @@ function PlumbAndLevel({ answers: { alignments, marks, top, bottom, envelope } }
   );
 }
 
-function Landmarks({ answers: { marks, width, height } }: { answers: DrawnKey }) {
-  const labels = placeLabels(marks, width, height);
+function Landmarks({ labels }: { labels: readonly PlacedLabel[] }) {
   return (
     <g>
       {labels.map(({ mark: { at, name, visible }, label, anchor }) => (

@@ -3,17 +3,18 @@ import {
   closestCenter,
   type DndContextProps,
   KeyboardSensor,
+  type Over,
   PointerSensor,
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { sortableKeyboardCoordinates } from '@dnd-kit/sortable';
+import { type SortableData, sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 
 type ReorderingSpoken = NonNullable<DndContextProps['accessibility']>;
 
 /**
- * What a list needs that is put in order by dragging or by keys (Space, arrows, Space), told aloud by name.
- * @param nameOf of an item by its id, as it is called on the screen
+ * Returns the props of a list that is sorted by dragging or by keys (Space, arrows, Space), with announcements for screen readers.
+ * @param nameOf Returns an item's name on the screen from its id.
  */
 export function useReordering(
   nameOf: (id: string) => string,
@@ -25,21 +26,26 @@ export function useReordering(
   return { sensors, collisionDetection: closestCenter, accessibility: reorderingSpoken(nameOf) };
 }
 
-/** What is said to who listens while an item is taken up, moved and put down. */
+/** Returns what a screen reader hears while an item is picked up, moved and dropped: its name and its position. */
 export function reorderingSpoken(nameOf: (id: string) => string): ReorderingSpoken {
-  const name = (item: { id: string | number } | null): string => (item ? nameOf(String(item.id)) : 'nowhere');
+  const name = ({ id }: { id: string | number }): string => nameOf(String(id));
+  const placeOf = (item: Over): string => {
+    const place = item.data.current?.sortable as SortableData['sortable'] | undefined;
+    return place ? `position ${String(place.index + 1)} of ${String(place.items.length)}` : `the place of ${name(item)}`;
+  };
   const announcements: Announcements = {
-    onDragStart: ({ active }) => `Taken up: ${name(active)}.`,
-    onDragOver: ({ active, over }) =>
-      over?.id === active.id ? `${name(active)} is where it was.` : `${name(active)} is at ${name(over)}.`,
+    onDragStart: ({ active }) => `Picked up ${name(active)}.`,
+    onDragOver: ({ active, over }) => (over ? `${name(active)}: ${placeOf(over)}.` : undefined),
     onDragEnd: ({ active, over }) =>
-      over && over.id !== active.id ? `Put down at ${name(over)}.` : `${name(active)} stays where it was.`,
-    onDragCancel: ({ active }) => `${name(active)} stays where it was.`,
+      over && over.id !== active.id
+        ? `Dropped ${name(active)} at ${placeOf(over)}.`
+        : `${name(active)} stays where it was.`,
+    onDragCancel: ({ active }) => `Canceled. ${name(active)} stays where it was.`,
   };
   return {
     announcements,
     screenReaderInstructions: {
-      draggable: 'Space takes it up, arrows move it, Space puts it down, Escape leaves it where it was.',
+      draggable: 'Press Space to pick it up, the arrow keys to move it, Space to drop it, Escape to cancel.',
     },
   };
 }

@@ -56,7 +56,7 @@ export function Features({ sessionId, pose }: { sessionId: string; pose: Drawing
       <ul aria-label="Features of the reference" className="mt-1">
         {features.map((feature, i) => (
           <li key={feature.name} className="flex items-center gap-2 py-0.5">
-            <span className="min-w-0 flex-1 truncate">{feature.name}</span>
+            <span className="min-w-0 flex-1">{feature.name}</span>
             <select
               className="select w-auto select-xs max-sm:h-12"
               aria-label={`${feature.name} is`}

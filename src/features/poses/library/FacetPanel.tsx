@@ -31,7 +31,7 @@ function FacetValues({
                 checked={query.wanted[facet]?.includes(value) ?? false}
                 onChange={() => onChange(toggled(query, facet, value))}
               />
-              <span className="flex-1 truncate">{valueWords(facet, value)}</span>
+              <span className="min-w-0 flex-1 wrap-anywhere">{valueWords(facet, value)}</span>
               <span className="text-[13px] text-quiet tabular-nums">{count}</span>
             </label>
           </li>

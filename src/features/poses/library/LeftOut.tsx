@@ -16,7 +16,7 @@ export function LeftOut({ here, found }: { here: readonly Picture[]; found: read
       </summary>
       <ul aria-label="Pictures left out" className="max-h-[200px] overflow-y-auto">
         {names.map((name, i) => (
-          <li key={i} className="truncate">
+          <li key={i} className="wrap-anywhere">
             {name}
           </li>
         ))}

@@ -55,7 +55,7 @@ function Pose({
           {number}
         </span>
       </span>
-      <span className="block min-h-[20px] truncate text-[13px] text-quiet">{told.join(', ')}</span>
+      <span className="block min-h-[20px] text-[13px] text-quiet">{told.join(', ')}</span>
       <span className="flex gap-1">
         <button
           type="button"

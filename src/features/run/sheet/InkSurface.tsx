@@ -5,7 +5,7 @@ import type { InkStroke, SheetTool } from '@/core/strokes/inkStroke';
 import type { SheetPlace } from '@/core/strokes/sheetOf';
 import { halfMmOf, meanPress, strokePieces } from '@/core/strokes/outline';
 import { inkAlpha } from '@/core/strokes/takeOut';
-import { useStageSize } from '@/features/run/stage/useStageSize';
+import { useSize } from '@/ui/useSize';
 import { PAPER_COLORS } from '@/ui/ink/grain';
 import { type InkGround, paintPiece, paintStrokes, prepareInk } from '@/ui/ink/paintInk';
 import type { NewStroke } from './useStrokes';
@@ -62,7 +62,7 @@ export interface Surface {
 export function InkSurface(props: Surface) {
   const { widthMm, heightMm, paper, strokes, laidKey, liveKey, veil, turned, pxPerMm } = props;
   const frame = useRef<HTMLDivElement>(null);
-  const size = useStageSize(frame);
+  const size = useSize(frame);
   const base = useRef<HTMLCanvasElement>(null);
   const laid = useRef<HTMLCanvasElement>(null);
   const tip = useRef<HTMLCanvasElement>(null);

@@ -54,7 +54,7 @@ export function AidsTray({
   return (
     <section
       aria-label="Seeing aids"
-      className={`absolute bottom-4 z-10 w-[min(320px,92%)] border border-rule bg-sheet p-4 ${wordsOn === 'left' ? 'right-4 sm:right-8' : 'left-4 sm:left-8'}`}
+      className={`absolute bottom-4 z-10 max-h-[calc(100%-2rem)] w-[min(320px,92%)] overflow-y-auto border border-rule bg-sheet p-4 ${wordsOn === 'left' ? 'right-4 sm:right-8' : 'left-4 sm:left-8'}`}
     >
       <ul className="grid gap-0.5">
         {rows.map(({ key, words, on, state, shut }) => (

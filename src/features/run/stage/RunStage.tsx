@@ -6,7 +6,8 @@ import type { Exercise } from '@/core/practice/exercises/exercise';
 import { MOST_LINE_POINTS } from '@/core/clock/log';
 import type { PathPoint } from '@/core/seeing/edgePace';
 import { thinned } from '@/core/seeing/thinned';
-import { held, pictureAt, placeIn, type Rect, roomOn, type Turned, WIDE_PX, zoomedAt } from '@/core/seeing/place';
+import { clearPlace } from '@/core/seeing/clearPlace';
+import { held, pictureAt, type Rect, roomOn, type Turned, WIDE_PX, zoomedAt } from '@/core/seeing/place';
 import { parsePictureReference } from '@/core/references/picture';
 import { knownFacts } from '@/core/figure/catalogue/catalogue';
 import type { LayerId } from '@/ui/answerKey/layers';
@@ -18,7 +19,9 @@ import { StageMarks } from './StageMarks';
 import type { DrawnKey } from '@/core/figure/facts/answerKey';
 import { useCloseUp } from './useCloseUp';
 import type { ReadyPicture } from './usePictures';
-import { useStageSize } from './useStageSize';
+import { useSize } from '@/ui/useSize';
+import { occupiedOf } from './occupied';
+import { useTaken } from './useTaken';
 
 const PerspectiveBox = dynamic(() => import('@/ui/PerspectiveBox').then((m) => m.PerspectiveBox));
 // After the time only.
@@ -73,6 +76,8 @@ export interface Stage {
   onPointer: (at: readonly [number, number]) => void;
 }
 
+/** What the clock at the edge takes of a side, with some air. */
+const BORDER_PX = 40;
 const ANSWERS: ReadonlySet<LayerId> = new Set(['action', 'masses', 'tilts', 'landmarks']);
 
 /** The edge that the pace follows: what the learner traced, else a figure's outline. */
@@ -94,7 +99,7 @@ export function RunStage(props: Stage) {
   const { pictures, shownId, aside, dim, exercise, viewing, onViewing, wordsOn, startPoint, spentShare, answers } =
     props;
   const frame = useRef<HTMLDivElement>(null);
-  const size = useStageSize(frame);
+  const size = useSize(frame);
   const ruled = useMemo(() => allowedAids(props.aids, exercise), [props.aids, exercise]);
   const aids = useMemo(() => withView(ruled, exercise?.rule.view), [ruled, exercise]);
   const turned: Turned = useMemo(
@@ -115,18 +120,25 @@ export function RunStage(props: Stage) {
   // A larger picture is moved by dragging: then no line is drawn on it.
   const lining = onFlowLine !== undefined && turned.zoom <= 1 && !tracing;
 
+  const shown = shownId === null ? undefined : pictures.get(shownId);
+  const taken = useTaken(
+    frame,
+    [shownId, shown?.kind, size?.width, size?.height, wordsOn, aside, props.drawing].join(' '),
+  );
   const placeOf = useCallback(
-    (bitmap: ImageBitmap): Rect | undefined => {
+    (bitmap: ImageBitmap, boxes: readonly Rect[]): Rect | undefined => {
       const room = size && roomOn(size);
       if (!room) return undefined;
       const away = aside ? 0.88 : 0.62;
       const lean = size.width < WIDE_PX ? 0.5 : wordsOn === 'left' ? away : 1 - away;
-      return placeIn(room, bitmap.width, bitmap.height, lean);
+      return clearPlace(room, bitmap, lean, boxes.length > 0 ? occupiedOf(bitmap) : [], boxes);
     },
     [size, aside, wordsOn],
   );
-  const shown = shownId === null ? undefined : pictures.get(shownId);
-  const shownPlace = shown?.kind === 'ready' ? placeOf(shown.bitmap) : undefined;
+  const shownPlace = useMemo(
+    () => (shown?.kind === 'ready' ? placeOf(shown.bitmap, aside ? [] : taken) : undefined),
+    [shown, placeOf, aside, taken],
+  );
   const { onPlace } = props;
   const heightPx = shownPlace?.height;
   useEffect(() => onPlace(heightPx), [onPlace, heightPx]);
@@ -213,7 +225,7 @@ export function RunStage(props: Stage) {
     >
       <ValueFilters name={FILTER_NAME} threshold={aids.threshold} />
       {[...pictures].map(([id, picture]) => {
-        const place = picture.kind === 'ready' ? placeOf(picture.bitmap) : undefined;
+        const place = id === shownId ? shownPlace : picture.kind === 'ready' ? placeOf(picture.bitmap, []) : undefined;
         if (picture.kind !== 'ready' || !place) return null;
         const visible = id === shownId && !aids.hidden;
         return (
@@ -228,7 +240,14 @@ export function RunStage(props: Stage) {
             dim={dim}
             label={`Reference: ${knownFacts(id)?.name ?? 'a picture of yours'}`}
           >
-            {props.answersShown && answers && <AnswerKeyOverlay answers={answers} shown={ANSWERS} label="Answer key" />}
+            {props.answersShown && answers && (
+              <AnswerKeyOverlay
+                answers={answers}
+                shown={ANSWERS}
+                label="Answer key"
+                aside={beside(place, size, answers.height)}
+              />
+            )}
             {(!aside || onFocal) && (
               <StageMarks
                 answers={answers}
@@ -270,6 +289,13 @@ export function RunStage(props: Stage) {
       )}
     </div>
   );
+}
+
+/** Room left and right of a picture inside the clock at the edge, in the picture's own pixels. */
+function beside(place: Rect, stage: { width: number } | undefined, pictureHeight: number): [number, number] {
+  const px = pictureHeight / place.height;
+  const free = (roomPx: number): number => Math.max(0, roomPx - BORDER_PX) * px;
+  return [free(place.x), free((stage?.width ?? 0) - place.x - place.width)];
 }
 
 const traced = (points: readonly PathPoint[], at: readonly [number, number]): readonly PathPoint[] => {

@@ -21,9 +21,10 @@ interface Props {
 export function HeldCard({ state, segment, stopping, nowMs, onGoOn, onCount, onStop, onWhy }: Props) {
   const first = useRef<HTMLButtonElement>(null);
   const asleep = state.holdReason === 'asleep';
-  // A pause by key keeps its key; anything unexpected gets the focus, so that Enter answers it.
+  // Space and Enter answer the card, and the keys go back to the session with it.
   useEffect(() => {
-    if (state.holdReason !== 'paused' || stopping) first.current?.focus();
+    first.current?.focus();
+    return () => document.querySelector('main')?.focus({ preventScroll: true });
   }, [state.holdReason, stopping]);
   const left = segment.open
     ? `${clockDigits(state.elapsedMs)} ${segment.kind === 'page' ? 'on this page' : 'so far'}`

@@ -34,12 +34,13 @@ export function useKeys(
       const key = keyOf(keyName(event));
       // It closes what a word means, and nothing else.
       if (key === 'Escape' && document.querySelector('[popover]:popover-open')) return;
-      // A focused button answers to space and enter itself.
-      if ((key === ' ' || key === 'Enter') && target.closest('button, a')) return;
+      // A key held down is one press, also for a button that takes the focus meanwhile.
       if (event.repeat) {
-        if (key.length === 1) event.preventDefault();
+        if (key.length === 1 || key === 'Enter') event.preventDefault();
         return;
       }
+      // A focused button answers to space and enter itself; a learned key only means one of them.
+      if ((event.key === ' ' || event.key === 'Enter') && target.closest('button, a')) return;
       if (now.current.press(key)) event.preventDefault();
     };
     const onKeyUp = (event: KeyboardEvent): void => now.current.release(keyOf(keyName(event)));

@@ -55,6 +55,7 @@ export function PoseWords(props: SegmentProps) {
   return (
     <>
       <div
+        data-over
         className={`run-pose pointer-events-none absolute top-10 halo rounded px-2 py-1 sm:max-w-[min(330px,60%)] ${side}`}
       >
         <p className="run-name font-serif leading-tight">{exercise.name}</p>
@@ -87,6 +88,7 @@ export function PoseWords(props: SegmentProps) {
             />
           </p>
         )}
+        {told && <p className="run-cue mt-1 font-serif leading-tight sm:hidden">{told}</p>}
         {state.oneMore && <p className="run-note mt-2">Once more after this.</p>}
         {marksInKind(exercise.rule) && (
           <div className="run-marks">
@@ -126,7 +128,8 @@ export function PoseWords(props: SegmentProps) {
       )}
       {told && (
         <p
-          className={`run-moment pointer-events-none absolute top-10 max-w-[240px] halo rounded px-2 py-1 font-serif text-[20px] leading-6 ${otherSide}`}
+          data-over
+          className={`run-moment pointer-events-none absolute top-10 max-w-[240px] halo rounded px-2 py-1 font-serif text-[20px] leading-6 max-sm:hidden ${otherSide}`}
         >
           {told}
         </p>
@@ -220,7 +223,7 @@ function Tally({
       `${counted(visit.peeks.length, 'peek')}, ${(spentMs / 1000).toFixed(1)} s of ${(allowedMs / 1000).toFixed(1)} s${within ? '' : ', over'}. Go on.`
     : visit.lifts > 0 && `${counted(visit.lifts, 'lift')}. Set it down where you left off; nothing is lost.`;
   return (
-    <div className={`run-tally absolute bottom-10 max-w-[280px] ${className}`}>
+    <div data-over className={`run-tally absolute bottom-10 max-w-[280px] ${className}`}>
       {(peeking || lifting) && !onScreen && (
         <RunButton
           className="btn-quiet h-14 bg-plate/80"

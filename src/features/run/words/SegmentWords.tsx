@@ -17,6 +17,7 @@ export function SegmentWords(given: Omit<SegmentProps, 'segment'>) {
     clock === 'none' || waits ? null : (
       <p
         role="timer"
+        data-over
         aria-label={timerLabel(segment, overMs)}
         className={`pointer-events-none absolute bottom-9 halo rounded px-2 digits leading-[0.86] tracking-tight ${overMs > 0 ? 'text-moss-text' : ''} ${
           clock === 'large' ? 'run-digits' : 'text-[44px]'

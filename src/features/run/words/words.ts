@@ -1,18 +1,21 @@
+import { firstOfPose } from '@/core/clock/poseSegments';
+import { mediumById } from '@/core/practice/paper/materials';
 import { withChoices } from '@/core/clock/choices';
 import type { RunState } from '@/core/clock/run';
-import { counted } from '@/core/words';
+import { capital, counted } from '@/core/words';
 import { clockDigits, durationWords, leftDigits, spokenDuration } from '@/core/practice/time/duration';
 import { exerciseById } from '@/core/practice/exercises';
 import { callFor } from '@/core/practice/exercises/calls';
 import { switchWords } from '@/core/practice/rules/switches';
 import { type Exercise, isCalm } from '@/core/practice/exercises/exercise';
-import { poseExercise, poseIn } from '@/core/practice/rules/poseExercise';
+import { mediumOf, poseExercise, poseIn } from '@/core/practice/rules/poseExercise';
 import { holdLimitOf, holdOf } from '@/core/practice/rules/holds';
 import { marksInKind, mostMarks } from '@/core/practice/rules/marks';
 import { stagesAt } from '@/core/clock/stagesAt';
 import { stageAt } from '@/core/practice/rules/poseStages';
+import { ruleCard } from '@/core/practice/rules/ruleCard';
 import { turnsSheet } from '@/core/practice/rules/turnsSheet';
-import { referenceOf } from '@/core/practice/rules/showsReference';
+import { referenceOf, showsReference } from '@/core/practice/rules/showsReference';
 import type { LINE_MOTIFS } from '@/core/practice/start/warmUp';
 import type { Plan } from '@/core/practice/plan/schema';
 import type { Segment } from '@/core/practice/time/timeline';
@@ -203,6 +206,30 @@ export function announcement(
         ? `A page of ${block.pages[segment.poseIndex].motif.toLowerCase()}. Say when it is full.`
         : '';
   }
+}
+
+/**
+ * Returns what a screen reader hears besides the announcement: the exercise where no lead-in named it, the rule where another exercise
+ * begins, and who is drawn while the picture can be seen.
+ * @param name The reference's name, empty while unknown.
+ */
+export function poseDetails(plan: Plan, segments: readonly Segment[], segment: Segment, name: string): string[] {
+  const exercise = poseExercise(plan, segment);
+  if (!exercise) return [];
+  const at = segments.indexOf(segment);
+  const first = firstOfPose(segments, at);
+  const before = segments.slice(0, first).findLast((s) => s.kind === 'draw');
+  const another = !before || poseExercise(plan, before)?.id !== exercise.id;
+  const mediumId = mediumOf(plan, segment);
+  return [
+    ...(at === first && segment.kind !== 'leadIn' ? [`${exercise.name}, ${poseCount(plan, segment)}.`] : []),
+    ...(at === first && another
+      ? ruleCard(exercise, false, mediumId === undefined ? undefined : mediumById(mediumId)).map(
+          ({ words }) => `${capital(words)}.`,
+        )
+      : []),
+    ...(name !== '' && showsReference(plan, segment) ? [`The model: ${name.toLowerCase()}.`] : []),
+  ];
 }
 
 /** The next pose from a segment on, for "Next, 2 min". */

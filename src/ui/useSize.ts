@@ -2,7 +2,7 @@
 import { type RefObject, useEffect, useState } from 'react';
 
 /** Size of an element in CSS pixels, kept up to date; undefined before it is known. */
-export function useStageSize(element: RefObject<HTMLElement | null>): { width: number; height: number } | undefined {
+export function useSize(element: RefObject<HTMLElement | null>): { width: number; height: number } | undefined {
   const [size, setSize] = useState<{ width: number; height: number }>();
   useEffect(() => {
     const node = element.current;
