@@ -14,7 +14,7 @@ export function TopBar({ aside }: { aside?: ReactNode }) {
   const { theme, setTheme } = useTheme();
   const next = theme === 'night' ? 'paper' : 'night';
   return (
-    <header className="no-print mx-4 flex min-h-[52px] items-center gap-x-2 border-b border-hairline max-[840px]:flex-wrap max-[840px]:gap-y-0 sm:mx-10 sm:gap-x-6">
+    <header className="no-print mx-4 flex min-h-[52px] items-center gap-x-2 border-b border-hairline max-[1040px]:flex-wrap max-[1040px]:gap-y-0 sm:mx-10 sm:gap-x-6">
       <a
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:top-2 focus:left-2 focus:z-40 focus:bg-sheet focus:p-2"
@@ -27,12 +27,12 @@ export function TopBar({ aside }: { aside?: ReactNode }) {
       >
         Skip to content
       </a>
-      <Link href="/" className="flex items-center gap-2 font-serif text-[19px] font-[650]">
+      <Link href="/" className="flex items-center gap-2 font-serif text-[19px] font-[650] whitespace-nowrap">
         <Mark />
         Fox Minute
       </Link>
-      <nav aria-label="Places" className="max-[840px]:order-3 max-[840px]:w-full">
-        <ul className="flex gap-1 sm:gap-3">
+      <nav aria-label="Places" className="max-[1040px]:order-3 max-[1040px]:w-full">
+        <ul className="flex gap-1 max-[22rem]:gap-0 sm:gap-3">
           {PLACES.map(({ href, label }) => {
             const here =
               pathname === href ||
@@ -43,7 +43,7 @@ export function TopBar({ aside }: { aside?: ReactNode }) {
                 <Link
                   href={href}
                   aria-current={here ? 'page' : undefined}
-                  className={`relative block px-2 py-3 ${here ? 'font-semibold' : 'text-quiet hover:text-ink'}`}
+                  className={`relative block px-2 py-3 max-[22rem]:px-1.5 ${here ? 'font-semibold' : 'text-quiet hover:text-ink'}`}
                 >
                   {label}
                   {here && (

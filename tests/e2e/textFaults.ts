@@ -172,5 +172,36 @@ export const textFaults = (page: Page): Promise<TextFault[]> =>
         }
       }
     });
-    return faults;
+    // A text of several lines is one fault.
+    return [...new Map(faults.map((fault) => [`${fault.kind} ${fault.words}`, fault])).values()];
   });
+
+/**
+ * Finds things to press that are smaller than 24 by 24 CSS pixels (WCAG 2.2, 2.5.8), other than words within a sentence and fields whose
+ * label can be pressed instead.
+ */
+export const smallTargets = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('button, a[href], input, select, textarea, summary, [role=option]')]
+      .filter((e) => e.checkVisibility({ opacityProperty: true, visibilityProperty: true }) && e.clientWidth !== 1)
+      .filter(
+        (e) =>
+          !(
+            e.matches('a, button') &&
+            /\p{L}/u.test((e.previousSibling?.textContent ?? '') + (e.nextSibling?.textContent ?? '')) &&
+            getComputedStyle(e).display === 'inline'
+          ),
+      )
+      .map((e) => ({ e, box: (e.closest('label') ?? e).getBoundingClientRect() }))
+      .filter(({ e, box }) => {
+        const over = getComputedStyle(e, '::after');
+        // A larger area laid over a link counts.
+        const more = (side: string): number =>
+          over.position === 'absolute' && over.content !== 'none' ? -2 * Math.min(0, parseFloat(side) || 0) : 0;
+        return box.width + more(over.left) < 23.5 || box.height + more(over.top) < 23.5;
+      })
+      .map(
+        ({ e, box }) =>
+          `${(e.ariaLabel ?? e.textContent).trim().slice(0, 60) || e.outerHTML.slice(0, 80)} (${Math.round(box.width)}x${Math.round(box.height)})`,
+      ),
+  );

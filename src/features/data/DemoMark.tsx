@@ -9,7 +9,7 @@ export function DemoMark() {
   const showing = useStored(demoIsShowing, ['sessions'], []);
   if (!showing.value) return null;
   return (
-    <Link href="/data#demo-heading" className="text-[14px] text-quiet hover:text-ink">
+    <Link href="/data#demo-heading" className="inline-block py-1 text-[14px] text-quiet hover:text-ink">
       <span className="max-sm:sr-only">{DEMO_LEARNER}’s </span>demo sessions
     </Link>
   );

@@ -54,7 +54,7 @@ export function CameraControls({
         flat
         <input
           type="range"
-          className="range w-[84px] range-xs"
+          className="range w-[84px]"
           aria-label="Lens, from flat to strongly wide"
           min={LENS.low}
           max={LENS.high}

@@ -81,7 +81,7 @@ export function FigurePlate({
   const { reading } = figure;
   return (
     <div
-      className="relative grid h-[min(66dvh,720px)] touch-none place-items-center overflow-hidden bg-plate p-3 select-none max-sm:h-[56dvh] print:h-[150mm]"
+      className="relative grid h-[clamp(320px,100dvh-11.5rem,920px)] touch-none place-items-center overflow-hidden bg-plate p-3 select-none max-sm:h-[56dvh] print:h-[150mm]"
       style={{ cursor: 'grab' }}
       onPointerEnter={live.prepare}
       onPointerDown={(event) => {

@@ -24,9 +24,10 @@ export function LightAndLook({
   return (
     <section aria-label="Light" className="no-print">
       <h2 className="text-[20px]">Light</h2>
-      <div className="mt-1 flex flex-wrap items-center gap-x-8 gap-y-3">
-        <LightRing light={light} onChange={(to) => onChange({ light: to })} />
-        <div role="radiogroup" aria-label="Material" className="flex flex-col gap-1">
+      <LightRing light={light} onChange={(to) => onChange({ light: to })} />
+      <h3 className="mt-4 text-[16px] font-semibold">Material</h3>
+      <div className="mt-1 flex flex-wrap items-center gap-2">
+        <div role="radiogroup" aria-label="Material" className="flex flex-wrap gap-2">
           {LOOKS.map(({ look: each, label }) => (
             <button
               key={each}
@@ -34,7 +35,7 @@ export function LightAndLook({
               role="radio"
               aria-checked={look === each}
               onClick={() => onChange({ look: each })}
-              className={`btn justify-start btn-sm ${look === each ? 'border-ink bg-sheet font-semibold' : 'btn-quiet'}`}
+              className={`btn btn-sm max-sm:h-12 ${look === each ? 'border-ink bg-sheet font-semibold' : 'btn-quiet'}`}
             >
               {label}
             </button>
@@ -47,7 +48,7 @@ export function LightAndLook({
           Bones: soft
           <input
             type="range"
-            className="range w-[110px] range-xs"
+            className="range w-[110px]"
             aria-label="How much bones show, from soft to pronounced"
             min={BONES.low}
             max={BONES.high}
@@ -57,7 +58,7 @@ export function LightAndLook({
           />
           pronounced
         </label>
-        <label className="flex items-center gap-2 max-sm:h-14">
+        <label className="flex min-h-6 items-center gap-2 max-sm:h-14">
           <input
             type="checkbox"
             className="checkbox checkbox-sm"

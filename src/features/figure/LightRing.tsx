@@ -11,7 +11,7 @@ const SOURCE_WORDS: Record<LightSource, string> = {
 /** Where the key light stands: a ring of eight places around the figure, seen from above, and three heights; and what light it is. */
 export function LightRing({ light, onChange }: { light: KeyLight; onChange: (light: KeyLight) => void }) {
   return (
-    <div className="flex items-center gap-5">
+    <div className="mt-1 flex items-center gap-5">
       <div role="radiogroup" aria-label="Where the light comes from" className="relative h-[132px] w-[132px] shrink-0">
         <span className="absolute inset-[18px] rounded-full border border-hairline" aria-hidden />
         <span className="absolute inset-0 grid place-items-center text-[12px] text-quiet" aria-hidden>
@@ -40,19 +40,21 @@ export function LightRing({ light, onChange }: { light: KeyLight; onChange: (lig
           );
         })}
       </div>
-      <div role="radiogroup" aria-label="How high the light stands" className="flex flex-col gap-1">
-        {[...LIGHT_HEIGHTS].reverse().map(({ elevationDeg, name }) => (
-          <button
-            key={elevationDeg}
-            type="button"
-            role="radio"
-            aria-checked={light.elevationDeg === elevationDeg}
-            onClick={() => onChange({ ...light, elevationDeg })}
-            className={`btn justify-start btn-sm ${light.elevationDeg === elevationDeg ? 'border-ink bg-sheet font-semibold' : 'btn-quiet'}`}
-          >
-            {name}
-          </button>
-        ))}
+      <div className="flex flex-col items-start gap-3">
+        <div role="radiogroup" aria-label="How high the light stands" className="flex flex-wrap gap-2">
+          {[...LIGHT_HEIGHTS].reverse().map(({ elevationDeg, name }) => (
+            <button
+              key={elevationDeg}
+              type="button"
+              role="radio"
+              aria-checked={light.elevationDeg === elevationDeg}
+              onClick={() => onChange({ ...light, elevationDeg })}
+              className={`btn btn-sm max-sm:h-12 ${light.elevationDeg === elevationDeg ? 'border-ink bg-sheet font-semibold' : 'btn-quiet'}`}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
         <select
           className="select w-auto select-sm max-sm:h-14"
           aria-label="Kind of light"

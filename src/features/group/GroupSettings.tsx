@@ -9,7 +9,7 @@ export function GroupSettings({ group, onChange }: { group: Group; onChange: (gr
         <span className="text-quiet">Eye level</span>
         <input
           type="range"
-          className="range w-36 range-sm"
+          className="range w-36"
           min={0}
           max={0.9}
           step={0.01}

@@ -72,7 +72,7 @@ function Entry({ exercise }: { exercise: Exercise }) {
         </p>
         <button
           type="button"
-          className="mt-1 link text-[14px]"
+          className="mt-1 min-h-6 link text-[14px]"
           aria-label={`See ${name} drawn`}
           onClick={() => setDrawn(true)}
         >

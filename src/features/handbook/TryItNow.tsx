@@ -10,7 +10,7 @@ export function TryItNow({ exercise }: { exercise: Exercise }) {
   return (
     <button
       type="button"
-      className="mt-1 ml-5 link text-[14px]"
+      className="mt-1 ml-5 min-h-6 link text-[14px]"
       aria-label={`Try ${exercise.name} now`}
       disabled={starting}
       onClick={() => {

@@ -102,7 +102,7 @@ export function LaidOver({
           Seen through
           <input
             type="range"
-            className="range flex-1 range-sm"
+            className="range flex-1"
             min={0}
             max={1}
             step={0.05}
@@ -117,7 +117,7 @@ export function LaidOver({
           Size
           <input
             type="range"
-            className="range flex-1 range-sm"
+            className="range flex-1"
             min={0.1}
             max={2}
             step={0.01}

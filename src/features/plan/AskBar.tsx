@@ -173,7 +173,7 @@ export function AskBar({ ask, told, editor, sets, onAsk, onPlan, onRefit }: AskB
                 min={0}
                 max={100}
                 step={5}
-                className="range w-[90px] range-xs"
+                className="range w-[90px]"
                 value={Math.round(weightOf(ask, wish.weight))}
                 aria-valuetext={`${String(Math.round(weightOf(ask, wish.weight)))} of 100`}
                 onChange={(event) =>

@@ -90,7 +90,7 @@ export function Tick({
   onChange: (checked: boolean) => void;
 }) {
   return (
-    <label className="flex cursor-pointer items-center gap-2 text-[14px]">
+    <label className="flex min-h-6 cursor-pointer items-center gap-2 text-[14px]">
       <input
         type="checkbox"
         className="checkbox checkbox-xs"

@@ -116,7 +116,7 @@ export function MotionPreview({ seconds, frameSeconds, poseAt, idOf, onPick }: M
           </span>
           <input
             type="range"
-            className="range range-sm"
+            className="range"
             min={0}
             max={last}
             step={frameSeconds}
@@ -131,7 +131,7 @@ export function MotionPreview({ seconds, frameSeconds, poseAt, idOf, onPick }: M
           <span>From which side</span>
           <input
             type="range"
-            className="range range-sm"
+            className="range"
             min={-180}
             max={180}
             step={5}

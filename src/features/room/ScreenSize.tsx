@@ -31,7 +31,7 @@ export function ScreenSize({ room, onChange }: RoomProps) {
       </div>
       <input
         type="range"
-        className="range mt-3 w-full max-w-[420px] range-sm"
+        className="range mt-3 w-full max-w-[420px]"
         aria-label="Width of the card on the screen"
         min={180}
         max={900}

@@ -54,7 +54,7 @@ export function SoundAndVoice({ room, onChange }: RoomProps) {
         <span className="font-semibold">Volume</span>
         <input
           type="range"
-          className="range w-[220px] range-sm"
+          className="range w-[220px]"
           min={0}
           max={1}
           step={0.1}

@@ -45,7 +45,7 @@ export function StrokesPage() {
       <div className="max-w-[60ch] py-8">
         <Notice tone="plain">
           No strokes are kept of this drawing: it was made on paper, or is gone.{' '}
-          <Link href="/journal">To the journal</Link>.
+          <Link href="/journal" className="link-quiet">To the journal</Link>.
         </Notice>
       </div>
     );
@@ -140,7 +140,7 @@ function Drawn({ drawn, onBeginning }: { drawn: DrawnOnScreen; onBeginning: (beg
               <span className="sr-only">Moment of the drawing</span>
               <input
                 type="range"
-                className="range w-full range-sm"
+                className="range w-full"
                 min={0}
                 max={Math.max(1, lastMs)}
                 step={100}

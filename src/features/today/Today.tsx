@@ -246,7 +246,7 @@ export function Today() {
               </option>
             ))}
           </select>
-          <label className="flex cursor-pointer items-center gap-2 font-sans text-[15px]">
+          <label className="flex min-h-6 cursor-pointer items-center gap-2 font-sans text-[15px]">
             <input
               type="checkbox"
               className="checkbox checkbox-sm"

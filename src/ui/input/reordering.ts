@@ -31,7 +31,9 @@ export function reorderingSpoken(nameOf: (id: string) => string): ReorderingSpok
   const name = ({ id }: { id: string | number }): string => nameOf(String(id));
   const placeOf = (item: Over): string => {
     const place = item.data.current?.sortable as SortableData['sortable'] | undefined;
-    return place ? `position ${String(place.index + 1)} of ${String(place.items.length)}` : `the place of ${name(item)}`;
+    return place
+      ? `position ${String(place.index + 1)} of ${String(place.items.length)}`
+      : `the place of ${name(item)}`;
   };
   const announcements: Announcements = {
     onDragStart: ({ active }) => `Picked up ${name(active)}.`,

@@ -51,7 +51,7 @@ export function LookBar({
             Reference seen through
             <input
               type="range"
-              className="range w-[140px] range-sm"
+              className="range w-[140px]"
               min={0}
               max={1}
               step={0.05}

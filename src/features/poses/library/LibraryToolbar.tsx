@@ -74,7 +74,7 @@ export function LibraryToolbar({
       {view === 'board' && (
         <input
           type="range"
-          className="range w-[120px] range-xs"
+          className="range w-[120px]"
           aria-label="Height of the pictures"
           min={TILE_PX.least}
           max={TILE_PX.most}

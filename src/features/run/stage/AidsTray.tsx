@@ -82,7 +82,7 @@ export function AidsTray({
           Light and dark part at
           <input
             type="range"
-            className="range flex-1 range-sm"
+            className="range flex-1"
             min={0.1}
             max={0.9}
             step={0.02}
