@@ -387,3 +387,13 @@ test('on a narrow screen it wraps, nothing sticks out, and it can be planned and
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
 });
+
+test('printed from the browser the plan is its blocks and what goes on the table, not the editor', async ({ page }) => {
+  await openPlan(page);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('heading', { name: 'Blocks' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'On the table' })).toBeVisible();
+  for (const name of ['Start', 'Add poses', 'Keep, print, share…'])
+    await expect(page.getByRole('button', { name, exact: true })).toBeHidden();
+  await expect(page.getByRole('region', { name: 'The chosen block' })).toBeHidden();
+});

@@ -68,7 +68,7 @@ test('in a session the picture keeps half of the height, and every button can be
 });
 
 /** The sizes at which every screen is read, in both themes. */
-const READ_AT = [[1280, 800], [390, 844], [1920, 1080], ...SIZES.slice(1, 5)] as const;
+const READ_AT = [[1280, 800], [390, 844], [1920, 1080], [820, 1180], ...SIZES.slice(1, 5)] as const;
 
 /** Reads a screen at every size and in both themes. */
 async function readable(page: Page, screen: string): Promise<string[]> {

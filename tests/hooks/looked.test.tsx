@@ -10,6 +10,12 @@ import type * as HandbookModule from '@/features/handbook/SeeItDrawn';
 import type * as CameraModule from '@/features/journal/SheetCamera';
 import { keyOf } from '../core/keys';
 
+/** jsdom lays nothing out: nothing is ever observed. */
+class NoObserver {
+  observe = vi.fn();
+  disconnect = vi.fn();
+}
+
 interface Given {
   key: unknown;
   url: string | null | undefined;
@@ -34,6 +40,7 @@ let LookAt: typeof LookModule.LookAt;
 let SeeItDrawn: typeof HandbookModule.SeeItDrawn;
 let SheetCamera: typeof CameraModule.SheetCamera;
 beforeEach(async () => {
+  vi.stubGlobal('ResizeObserver', NoObserver);
   globalThis.indexedDB = new IDBFactory();
   given.key = keyOf(40);
   given.url = 'blob:reference';

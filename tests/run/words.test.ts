@@ -112,7 +112,6 @@ describe('words', () => {
     expect(poseDetails(bare, shown, shown[0], '')).toEqual([
       'Blind contour, pose 1 of 2.',
       'Eyes on the edge; a sound ends it.',
-      'One line: never lift; back and across are fine.',
       'No erasing.',
     ]);
     expect(poseDetails(bare, shown, shown[1], '')).toEqual(['Blind contour, pose 2 of 2.']);

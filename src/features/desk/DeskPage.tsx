@@ -44,7 +44,11 @@ export function DeskPage() {
     return (
       <div className="max-w-[60ch] py-8">
         <Notice tone="plain">
-          There is no page at this address any more. <Link href="/journal" className="link-quiet">To the journal</Link>.
+          There is no page at this address any more.{' '}
+          <Link href="/journal" className="link-quiet">
+            To the journal
+          </Link>
+          .
         </Notice>
       </div>
     );

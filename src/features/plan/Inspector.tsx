@@ -35,7 +35,7 @@ export function Inspector({ editor, sets, onExercise, availableMs }: InspectorPr
   const blocks = recipe.blocks.filter((b) => selected.includes(b.id));
   if (blocks.length === 0)
     return (
-      <section aria-label="The chosen block">
+      <section aria-label="The chosen block" className="no-print">
         <h2 className="text-[20px]">Choose a block</h2>
         <p className="mt-2 text-quiet">
           Press a block on the ribbon or in the list to change it. Drag an edge to change a length, drag a block to move
@@ -52,7 +52,7 @@ export function Inspector({ editor, sets, onExercise, availableMs }: InspectorPr
     change(words, (b) => (b.kind === 'poses' ? update(b) : b));
   const own = problems.filter((p) => p.blockId === block.id);
   return (
-    <section aria-label="The chosen block" id="inspector">
+    <section aria-label="The chosen block" id="inspector" className="no-print">
       <div className="flex flex-wrap items-baseline gap-x-3">
         <h2 className="text-[20px]">{titleOf(block, editor)}</h2>
         {block.kind === 'poses' && (
@@ -288,7 +288,7 @@ function Several({ editor, blocks }: { editor: PlanEditor; blocks: readonly Reci
   const ids = blocks.map((b) => b.id);
   const poses = blocks.filter((b) => b.kind === 'poses');
   return (
-    <section aria-label="The chosen blocks" id="inspector">
+    <section aria-label="The chosen blocks" id="inspector" className="no-print">
       <h2 className="text-[20px]">{counted(blocks.length, 'block')}</h2>
       <p className="mt-2 text-[14px] text-quiet">
         They are moved, duplicated, deleted and pinned together. Plus and minus make all of them longer and shorter.

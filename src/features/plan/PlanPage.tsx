@@ -222,7 +222,7 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
   );
   return (
     <main
-      className="flex flex-col px-4 pt-2 pb-6 sm:px-10 lg:h-[calc(100dvh-53px)] lg:min-h-[700px] lg:pb-0"
+      className="flex flex-col px-4 pt-2 pb-6 sm:px-10 lg:h-[calc(100dvh-53px)] lg:min-h-[700px] lg:pb-0 print:h-auto! print:min-h-0!"
       aria-busy={!editor.ready}
     >
       <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
@@ -236,22 +236,22 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
             onBlur={() => recipe.title.trim() === '' && change('Name', (r) => ({ ...r, title: 'A plan' }))}
           />
         </h1>
-        <button type="button" className="btn-quiet btn btn-sm" onClick={() => setOpen('starts')}>
+        <button type="button" className="no-print btn-quiet btn btn-sm" onClick={() => setOpen('starts')}>
           Begin from…
         </button>
-        <button type="button" className="btn-quiet btn btn-sm" onClick={() => setOpen('keep')}>
+        <button type="button" className="no-print btn-quiet btn btn-sm" onClick={() => setOpen('keep')}>
           Keep, print, share…
         </button>
         <button
           type="button"
-          className="btn h-9 px-6 font-serif text-[20px] font-medium btn-primary max-sm:h-14 max-sm:w-full"
+          className="no-print btn h-9 px-6 font-serif text-[20px] font-medium btn-primary max-sm:h-14 max-sm:w-full"
           disabled={stopped !== undefined || starting || !editor.ready}
           onClick={start}
         >
           Start
         </button>
       </div>
-      <div className="mt-1">
+      <div className="no-print mt-1">
         <AskBar
           ask={ask}
           told={told || recipe.why}
@@ -262,7 +262,7 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
           onRefit={refitIt}
         />
       </div>
-      <div className="mt-1">
+      <div className="no-print mt-1">
         <SessionLine
           line={said.line}
           onLine={said.setLine}
@@ -340,7 +340,7 @@ export function PlanPage({ first, firstAsk, sets, sessions }: PlanPageProps) {
           </>
         }
       />
-      <div className="mt-2 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)_minmax(0,1fr)] lg:*:overflow-y-auto lg:*:pb-3">
+      <div className="mt-2 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)_minmax(0,1fr)] lg:*:overflow-y-auto lg:*:pb-3 print:block print:*:overflow-visible!">
         <BlockList editor={editor} startsAt={startsAt} onKey={onKey} />
         <Inspector editor={editor} sets={sets} availableMs={availableMs} onExercise={() => setOpen('change')} />
         <TableCard editor={editor} things={materials} available={editor.available} sessions={sessions} nowMs={nowMs} />

@@ -29,7 +29,7 @@ interface ToolbarProps {
 export function Toolbar({ act, none, editor, canZoom, onZoom, needs, onAdd, onPut }: ToolbarProps) {
   const { newId, undoWords, redoWords } = editor;
   return (
-    <div className="flex flex-wrap items-center gap-1 py-1" role="toolbar" aria-label="Blocks">
+    <div className="no-print flex flex-wrap items-center gap-1 py-1" role="toolbar" aria-label="Blocks">
       <button id="add-poses" type="button" className="btn btn-sm" onClick={onAdd} title="Add a block (N)">
         <Plus size={16} aria-hidden /> Add poses
       </button>

@@ -45,7 +45,10 @@ export function StrokesPage() {
       <div className="max-w-[60ch] py-8">
         <Notice tone="plain">
           No strokes are kept of this drawing: it was made on paper, or is gone.{' '}
-          <Link href="/journal" className="link-quiet">To the journal</Link>.
+          <Link href="/journal" className="link-quiet">
+            To the journal
+          </Link>
+          .
         </Notice>
       </div>
     );

@@ -144,7 +144,7 @@ function Labels({ line, top, width, times }: LabelsProps) {
         key={`${b.index}:${b.x}`}
         aria-hidden
         className="absolute text-[13px] leading-tight"
-        style={{ left: b.x, top, width: Math.max(44, next - b.x - 4) }}
+        style={{ left: Math.min(b.x, width - 44), top, width: Math.max(44, next - b.x - 4) }}
       >
         {times && <span className="block text-quiet tabular-nums">{times(b.cells[0].cell.startMs)}</span>}
         <span className="block font-semibold">{b.block.label}</span>

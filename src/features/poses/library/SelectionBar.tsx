@@ -1,8 +1,9 @@
 'use client';
 import { Clock, Pin, Tag, Trash2, X } from 'lucide-react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { LICENSES, type Picture, type PictureSet } from '@/core/references/picture';
 import { counted } from '@/core/words';
+import { useBottomBar } from '@/ui/useBottomBar';
 import { FactField, TAGGED } from './FactFields';
 import { Menu } from './Menu';
 import { LICENSE_WORDS } from './rightsWords';
@@ -30,12 +31,15 @@ export function SelectionBar({
   onClear: () => void;
   onDraw: () => void;
 }) {
+  const bar = useRef<HTMLDivElement>(null);
+  useBottomBar(bar);
   const [theme, setTheme] = useState('');
   const ids = pictures.map((p) => p.id);
   const allLater = pictures.every((p) => p.laterAtMs !== null);
   const allPinned = set?.pins !== undefined && ids.every((id) => set.pins?.includes(id));
   return (
     <div
+      ref={bar}
       role="toolbar"
       aria-label="Pictures chosen"
       className="sticky bottom-0 z-20 mt-4 flex flex-wrap items-center gap-2 border border-ink bg-ground px-3 py-2"

@@ -14,6 +14,7 @@ export function useTaken(stage: RefObject<HTMLElement | null>, moment: string): 
     const from = stage.current?.getBoundingClientRect();
     const around = stage.current?.parentElement;
     if (!from || !around) return;
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- only what is laid out can be measured; React renders again before it paints
     setTaken(
       [...around.querySelectorAll('[data-over]')].map((element) => {
         const { left, top, width, height } = element.getBoundingClientRect();

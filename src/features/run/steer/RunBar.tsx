@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useMemo, useRef } from 'react';
 import { goesOn, type RunState } from '@/core/clock/run';
 import { planSpentMs, sessionLeftMs } from '@/core/clock/sessionLeft';
 import type { Plan } from '@/core/practice/plan/schema';
@@ -10,6 +10,7 @@ import type { Run } from '@/features/run/session/controller';
 import { onTick } from '@/features/run/session/ticks';
 import { Ticking } from '@/features/run/words/Ticking';
 import { Ribbon } from '@/ui/ribbon/Ribbon';
+import { useBottomBar } from '@/ui/useBottomBar';
 import { RunControls } from './RunControls';
 
 export interface RunBarProps {
@@ -32,6 +33,8 @@ export function RunBar({ plan, run, state, wordsOn, aidsShown, clockAway, onKey 
     (move: (ms: number) => void) => onTick(run, (now) => move(Math.floor(planSpentMs(segments, now) / 1000) * 1000)),
     [run, segments],
   );
+  const bar = useRef<HTMLDivElement>(null);
+  useBottomBar(bar);
   const leftOf = (now: RunState): string => leftDigits(sessionLeftMs(run.timeline, now));
   // What counts up has no end of its own: only what comes after it can be told.
   const isOpen = (now: RunState): boolean => now.phase !== 'done' && segments[now.segmentIndex].open;
@@ -46,6 +49,7 @@ export function RunBar({ plan, run, state, wordsOn, aidsShown, clockAway, onKey 
   };
   return (
     <div
+      ref={bar}
       className={`flex items-center gap-5 border-t border-hairline bg-ground px-4 py-2 max-lg:flex-wrap max-sm:gap-2 max-sm:px-2 sm:px-10 lg:h-[80px] low:gap-2 low:px-3 low:py-1 sm:low:flex-nowrap ${wordsOn === 'left' ? '' : 'lg:flex-row-reverse'}`}
     >
       <div className="min-w-0 flex-1 max-lg:order-2 max-lg:basis-full low:hidden">
