@@ -7,6 +7,7 @@ import type { Vec3 } from '@/core/figure/skeleton/vector';
 import { draftPicture, type Pixels } from '@/core/figure/picture/draft';
 import { type AnswerKey, answerKey } from '@/core/figure/facts/answerKey';
 import type { Point } from '@/core/figure/facts/actionLine';
+import { crossContours } from '@/core/figure/facts/crossContours';
 import { formLines } from '@/core/figure/facts/formLines';
 import { factSentences } from '@/core/figure/facts/sentences';
 import { type Figure } from '@/core/figure/figure';
@@ -186,6 +187,11 @@ const api = {
       covered,
     });
     return { key, sentences: factSentences(key), facts: figureFacts(reference) };
+  },
+  /** Lines across a figure's form, over its picture. */
+  async across(id: string, appearance: Appearance): Promise<Point[][]> {
+    const reference = referenceOf(id);
+    return crossContours(await meshed(reference, COARSE, appearance), reference.view, appearance.covered);
   },
   /** Borders of the planes or solids that a figure is built on, over its picture. */
   async lines(id: string, appearance: Appearance, form: 'planes' | 'solids'): Promise<Point[][]> {

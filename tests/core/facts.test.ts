@@ -4,6 +4,8 @@ import { draftPicture } from '@/core/figure/picture/draft';
 import { curveKind, fitCubic, type Point } from '@/core/figure/facts/actionLine';
 import { type AnswerKey, answerKey } from '@/core/figure/facts/answerKey';
 import { contourLength, innerContours } from '@/core/figure/facts/contours';
+import { crossContours } from '@/core/figure/facts/crossContours';
+import { polygonContains } from 'd3-polygon';
 import { enduranceS, HOLD_CAP_S } from '@/core/figure/facts/effort';
 import { masses } from '@/core/figure/facts/masses';
 import { factSentences } from '@/core/figure/facts/sentences';
@@ -309,5 +311,32 @@ describe('the draft picture', () => {
     const half = ({ data }: { data: Uint8ClampedArray }) =>
       data.filter((v, i) => i % 4 === 3 && v > 20 && v < 200).length;
     expect(half(draftPicture(figure, view, { longSidePx: 200, ground: true }))).toBeGreaterThan(200);
+  });
+});
+
+describe('lines across the form', () => {
+  const { pose } = poseOf('drummer-at-attention');
+  const view = { azimuthDeg: 20, elevationDeg: 4, lensDeg: 26 };
+  const figure = buildFigure(KIT, pose, BUILDS.fem, COARSE);
+  const lines = crossContours(figure, view, false);
+  const key = answerKey(figure, pose, BUILDS.fem, view, STUDIO_LIGHT);
+  const at = (name: string): readonly [number, number] => key.marks.find((m) => m.name === name)!.at;
+  it('lie on the figure, all over it', () => {
+    expect(lines.length).toBeGreaterThan(50);
+    const rings = key.outline.map(({ points }) => points.map(([x, y]): [number, number] => [x, y]));
+    const points = lines.flat();
+    const inside = points.filter((p) => rings.some((ring) => polygonContains(ring, [p[0], p[1]])));
+    expect(inside.length).toBeGreaterThan(0.98 * points.length);
+    for (const name of ['left knee', 'navel', 'right elbow'])
+      expect(Math.min(...points.map(([x, y]) => Math.hypot(x - at(name)[0], y - at(name)[1]))), name).toBeLessThan(30);
+  });
+  it('cross an upright thigh from side to side', () => {
+    const thigh = lines.filter(([[, y]]) => y > at('left outer hip')[1] + 40 && y < at('left knee')[1] - 10);
+    expect(thigh.length).toBeGreaterThan(6);
+    for (const line of thigh) {
+      const [first, last] = [line[0], line[line.length - 1]];
+      if (contourLength({ points: line, closed: false }) > 40)
+        expect(Math.abs(first[0] - last[0])).toBeGreaterThan(3 * Math.abs(first[1] - last[1]));
+    }
   });
 });

@@ -36,9 +36,9 @@ test('marks are counted after each pose, what is missing is ticked, rubbing out 
 test('the whole figure first: it is mended once a tap says that it is in', async ({ page }) => {
   await runPlan(page, posesBlock('structural-gesture', [pose(WALKING, 120_000)], { wholeFirst: 0.5 }));
   await next(page);
-  await expect(page.getByText('the whole figure, roughly')).toBeVisible();
+  await expect(page.getByText('the whole figure, roughly', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Whole figure in' }).click();
-  await expect(page.getByText('mend what is off')).toBeVisible();
+  await expect(page.getByText('mend what is off', { exact: true })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Whole figure in' })).toHaveCount(0);
 });
 
@@ -74,9 +74,9 @@ test('a shape of an evening begins a plan; a picture is put into a slot and drag
   await page.getByRole('button', { name: 'Move the picture of pair 1' }).focus();
   const spoken = page.getByRole('status');
   await page.keyboard.press('Space');
-  await expect(spoken.getByText('pair 1: position 1 of 3.')).toBeAttached();
+  await expect(spoken.getByText('pair 1: position 1 of 4.')).toBeAttached();
   await page.keyboard.press('ArrowRight');
-  await expect(spoken.getByText('pair 1: position 2 of 3.')).toBeAttached();
+  await expect(spoken.getByText('pair 1: position 2 of 4.')).toBeAttached();
   await page.keyboard.press('Space');
   // Where all of them are is the learner's from then on.
   await expect.poll(() => page.getByRole('button', { name: /^Unpin/ }).count()).toBeGreaterThan(1);

@@ -13,5 +13,6 @@ export const MANNERS = [
   'shadow shapes',
   'hatching',
   'wrapping',
+  'cross-contours',
 ] as const;
 export type Manner = (typeof MANNERS)[number];

@@ -170,6 +170,10 @@ const STAGES: Record<Manner, (key: DrawnKey) => HandStage[]> = {
     stage('edges', 0.3, contour(key, 2), { press: 0.5 }),
     stage('lines around the forms', 0.4, key.masses.flatMap(wrapsOf), { press: 0.75 }),
   ],
+  'cross-contours': (key) => [
+    stage('edges', 0.2, contour(key, 2), { press: 0.4 }),
+    stage('across the form', 0.8, key.across ?? key.masses.flatMap(wrapsOf), { press: 0.7, even: true }),
+  ],
 };
 
 /** What is drawn of a figure in a manner, stage by stage; what a manner finds nothing of in this picture is left out. */

@@ -44,14 +44,15 @@ export function SeeItDrawn({ exercise, onClose }: { exercise: Exercise; onClose:
   const [still, setStill] = useState(wantsStill);
   const referenceId = figures[number % figures.length];
   const most = mostMarks(rule);
-  const key = useDrawnKey(referenceId, true);
+  const manner = mannerOf(exercise);
+  const key = useDrawnKey(referenceId, true, manner === 'cross-contours');
   const url = useReferenceImage(referenceId);
   const drawing = useMemo(
     () =>
       key &&
       drawByHand({
         key,
-        manner: mannerOf(exercise),
+        manner,
         drawMs: usualMs,
         seed: number + 1,
         errors: {
@@ -60,7 +61,7 @@ export function SeeItDrawn({ exercise, onClose }: { exercise: Exercise; onClose:
         },
         ...(most !== undefined && { mostMarks: most }),
       }),
-    [key, exercise, rule, most, usualMs, number],
+    [key, manner, rule, most, usualMs, number],
   );
   const stages = drawing ? stageEnds(drawing) : [];
   const standAt = (ms: number): void => {

@@ -18,8 +18,23 @@ async function keyOfPicture(referenceId: string, pictureId: string): Promise<Dra
   return pointsKey(body.points, body.space, picture.widthPx, picture.heightPx);
 }
 
-/** What a teacher would draw over a reference, worked out when it is first wanted: a figure's in a worker. */
-export function useDrawnKey(referenceId: string | null, wanted: boolean): DrawnKey | undefined {
+const APPEARANCE = { ...STUDIO, covered: false };
+
+/** A figure's key, worked out in a worker. */
+async function keyOfFigure(
+  { api }: ReturnType<typeof startFigureWorker>,
+  id: string,
+  across: boolean,
+): Promise<DrawnKey> {
+  const { key } = await api.read(id, APPEARANCE);
+  return across ? { ...key, across: await api.across(id, APPEARANCE) } : key;
+}
+
+/**
+ * What a teacher would draw over a reference, worked out when it is first wanted: a figure's in a worker.
+ * @param across Also finds the lines across a figure's form.
+ */
+export function useDrawnKey(referenceId: string | null, wanted: boolean, across = false): DrawnKey | undefined {
   const [known, setKnown] = useState<{ id: string; key: DrawnKey }>();
   const id = wanted && referenceId !== null && known?.id !== referenceId ? referenceId : undefined;
   useEffect(() => {
@@ -27,11 +42,8 @@ export function useDrawnKey(referenceId: string | null, wanted: boolean): DrawnK
     const pictureId = parsePictureReference(id);
     const worker = pictureId === undefined ? startFigureWorker() : undefined;
     let current = true;
-    const key =
-      pictureId === undefined
-        ? worker?.api.read(id, { ...STUDIO, covered: false }).then((reading): DrawnKey => reading.key)
-        : keyOfPicture(id, pictureId);
-    key?.then(
+    const key = worker ? keyOfFigure(worker, id, across) : keyOfPicture(id, pictureId ?? '');
+    key.then(
       (found) => {
         if (current && found) setKnown({ id, key: found });
       },
@@ -42,6 +54,6 @@ export function useDrawnKey(referenceId: string | null, wanted: boolean): DrawnK
       current = false;
       worker?.stop();
     };
-  }, [id]);
+  }, [id, across]);
   return known?.id === referenceId ? known.key : undefined;
 }

@@ -88,6 +88,8 @@ export interface AnswerKey {
   /** Borders of the planes and of the solids it is built on, where they were asked for. */
   planes?: Point[][];
   solids?: Point[][];
+  /** Lines across the form, where they were asked for. */
+  across?: Point[][];
 }
 
 /** What of an answer key can be drawn over a picture. */
@@ -117,6 +119,7 @@ export type DrawnKey = Pick<
   | 'structure'
   | 'planes'
   | 'solids'
+  | 'across'
 >;
 
 /** Pixels of the long side of the picture that an answer key is drawn over. */

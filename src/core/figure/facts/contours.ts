@@ -30,14 +30,30 @@ export function innerContours(
   picture: DepthPicture,
   projected = projectAll(camera, mesh.positions),
 ): Contour[] {
-  const { positions: p, normals: n, indices } = mesh;
-  const { width, height, depth } = picture;
+  const { positions: p, normals: n } = mesh;
   const toward = new Float32Array(p.length / 3);
   for (let i = 0; i < toward.length; i++) {
     const o = i * 3;
     toward[i] =
       n[o] * (camera.eye[0] - p[o]) + n[o + 1] * (camera.eye[1] - p[o + 1]) + n[o + 2] * (camera.eye[2] - p[o + 2]);
   }
+  return zeroLines(mesh.indices, toward, picture, projected);
+}
+
+/**
+ * Finds the visible lines on a mesh along which a value of its vertices is zero.
+ * @param indices Of the triangles to search, three each.
+ * @param values One for each vertex; triangles with a value that isn't a number are skipped.
+ * @param projected The vertices in the pixels of the depth picture, with their depth.
+ * @returns Polylines in the pixels of the depth picture, without those on the outline.
+ */
+export function zeroLines(
+  indices: Uint32Array,
+  values: Float32Array,
+  picture: DepthPicture,
+  projected: Float32Array,
+): Contour[] {
+  const { width, height, depth } = picture;
   const seen = (x: number, y: number, d: number): boolean => d <= deepest(x, y) + HIDDEN_BY && !isOutline(x, y);
   // At a contour its own surface is in front on one side; only where all sides are nearer is it covered.
   const deepest = (x: number, y: number): number => {
@@ -64,12 +80,12 @@ export function innerContours(
   const visible: boolean[] = [];
   /** The one or two that follow each. */
   const links: [number, number][] = [];
-  const vertices = p.length / 3;
+  const vertices = values.length;
   const crossing = (a: number, b: number): number => {
     const key = a < b ? a * vertices + b : b * vertices + a;
     const known = numbers.get(key);
     if (known !== undefined) return known;
-    const t = toward[a] / (toward[a] - toward[b]);
+    const t = values[a] / (values[a] - values[b]);
     const x = projected[a * 3] + (projected[b * 3] - projected[a * 3]) * t;
     const y = projected[a * 3 + 1] + (projected[b * 3 + 1] - projected[a * 3 + 1]) * t;
     const d = projected[a * 3 + 2] + (projected[b * 3 + 2] - projected[a * 3 + 2]) * t;
@@ -86,9 +102,10 @@ export function innerContours(
     const a = indices[t];
     const b = indices[t + 1];
     const c = indices[t + 2];
-    const fa = toward[a] > 0;
-    const fb = toward[b] > 0;
-    const fc = toward[c] > 0;
+    if (Number.isNaN(values[a] + values[b] + values[c])) continue;
+    const fa = values[a] > 0;
+    const fb = values[b] > 0;
+    const fc = values[c] > 0;
     if (fa === fb && fb === fc) continue;
     const lone = fa !== fb && fa !== fc ? a : fb !== fa && fb !== fc ? b : c;
     const e = crossing(lone, lone === a ? b : a);

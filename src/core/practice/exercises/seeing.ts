@@ -64,7 +64,7 @@ export const SEEING = [
     closingQuestion: 'Where did the surface do something you did not expect?',
     lookAt: ['Follows the bumps', 'None straight across'],
     form: {
-      drawn: 'wrapping',
+      drawn: 'cross-contours',
       ruleLine: { topic: 'line', words: 'follow every bump: none straight, none a tidy ellipse' },
     },
   }),
