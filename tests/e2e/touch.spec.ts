@@ -45,9 +45,9 @@ test('what happens is announced to a screen reader', async ({ page }) => {
   await driveClock(page);
   await startSession(page, 1);
   const status = page.getByRole('status').filter({ hasText: /./ }).first();
-  await expect(status).toHaveText(/^Next: Flowing gesture, pose 1 of 3\.$/);
+  await expect(status).toHaveText(/^Next: Flowing gesture, pose 1 of 3\. .*No erasing\./);
   await letPass(page, 5000);
-  await expect(status).toHaveText(/^Draw for \d+ seconds\.$/);
+  await expect(status).toHaveText(/^Draw for \d+ seconds\. The model: .+\.$/);
   await page.keyboard.press('Space');
   await expect(status).toHaveText('On hold.');
 });

@@ -47,53 +47,66 @@ export function PoseWords(props: SegmentProps) {
   const mediumId = mediumOf(plan, segment);
   const medium = mediumId === undefined ? undefined : mediumById(mediumId);
   const stage = stages.length < 2 ? undefined : stageAt(stages, state.elapsedMs).now;
-  const side = wordsOn === 'left' ? 'left-12 max-sm:left-10' : 'right-12 max-sm:right-10 text-right';
+  const side = wordsOn === 'left' ? 'sm:left-12' : 'text-right sm:right-12';
+  const narrowSide = wordsOn === 'left' ? 'max-sm:items-start' : 'max-sm:items-end';
   const otherSide = wordsOn === 'left' ? 'right-12 max-sm:right-10 text-right' : 'left-12 max-sm:left-10';
   const attempt = attemptWords(state);
   const told = momentWords(props, exercise, startedBefore);
   const pot = segment.potMs === undefined ? undefined : potAt({ segments }, state);
   return (
     <>
+      {/* Side by side over the picture; on a narrow screen one below the other. */}
       <div
-        data-over
-        className={`run-pose pointer-events-none absolute top-10 halo rounded px-2 py-1 sm:max-w-[min(330px,60%)] ${side}`}
+        className={`max-sm:pointer-events-none max-sm:absolute max-sm:inset-x-10 max-sm:top-10 max-sm:flex max-sm:flex-col low:max-sm:top-5 ${narrowSide}`}
       >
-        <p className="run-name font-serif leading-tight">{exercise.name}</p>
-        <p className="run-note text-quiet">
-          {[poseCount(plan, segment), ...poseNotes(plan, segment), ...(attempt ? [attempt] : [])].join(', ')}
-          {!hidden && name && `, ${name.toLowerCase()}`}
-        </p>
-        <RuleMarks exercise={exercise} hidden={hidden} medium={medium} />
-        {stage && (
-          <p className="run-note mt-2">
-            Now: <b className="font-semibold">{stage}</b>
+        <div
+          data-over
+          className={`run-pose w-fit halo rounded px-2 py-1 sm:pointer-events-none sm:absolute sm:top-10 sm:max-w-[min(330px,60%)] ${side}`}
+        >
+          <p className="run-name font-serif leading-tight">{exercise.name}</p>
+          <p className="run-note text-quiet">
+            {[poseCount(plan, segment), ...poseNotes(plan, segment), ...(attempt ? [attempt] : [])].join(', ')}
+            {!hidden && name && `, ${name.toLowerCase()}`}
           </p>
-        )}
-        {wholeInMs === undefined && waitsForWhole(plan, segment) && (
-          <RunButton
-            className="btn-quiet pointer-events-auto mt-1 h-14 bg-plate/80"
-            onPress={() => onSay({ type: 'wholeIn' })}
+          <RuleMarks exercise={exercise} hidden={hidden} medium={medium} />
+          {stage && (
+            <p className="run-note mt-2">
+              Now: <b className="font-semibold">{stage}</b>
+            </p>
+          )}
+          {wholeInMs === undefined && waitsForWhole(plan, segment) && (
+            <RunButton
+              className="btn-quiet pointer-events-auto mt-1 h-14 bg-plate/80"
+              onPress={() => onSay({ type: 'wholeIn' })}
+            >
+              Whole figure in <kbd className="kbd kbd-sm">Y</kbd>
+            </RunButton>
+          )}
+          {pot && (
+            <p className="run-note mt-2">
+              <Ticking
+                state={state}
+                words={(now) => {
+                  const left = potAt({ segments }, now);
+                  return left ? potWords(left, now.shares.has(segment.blockIndex)) : '';
+                }}
+              />
+            </p>
+          )}
+          {state.oneMore && <p className="run-note mt-2">Once more after this.</p>}
+          {marksInKind(exercise.rule) && (
+            <div className="run-marks">
+              <MarkKinds />
+            </div>
+          )}
+        </div>
+        {told && (
+          <p
+            data-over
+            className={`run-moment w-fit halo rounded px-2 py-1 font-serif text-[20px] leading-6 sm:pointer-events-none sm:absolute sm:top-10 sm:max-w-[240px] ${otherSide} ${wordsOn === 'left' ? 'max-sm:text-left' : ''}`}
           >
-            Whole figure in <kbd className="kbd kbd-sm">Y</kbd>
-          </RunButton>
-        )}
-        {pot && (
-          <p className="run-note mt-2">
-            <Ticking
-              state={state}
-              words={(now) => {
-                const left = potAt({ segments }, now);
-                return left ? potWords(left, now.shares.has(segment.blockIndex)) : '';
-              }}
-            />
+            {told}
           </p>
-        )}
-        {told && <p className="run-cue mt-1 font-serif leading-tight sm:hidden">{told}</p>}
-        {state.oneMore && <p className="run-note mt-2">Once more after this.</p>}
-        {marksInKind(exercise.rule) && (
-          <div className="run-marks">
-            <MarkKinds />
-          </div>
         )}
       </div>
       {prompt !== undefined && (
@@ -125,14 +138,6 @@ export function PoseWords(props: SegmentProps) {
             I heard it <kbd className="kbd kbd-sm">Right</kbd>
           </RunButton>
         </div>
-      )}
-      {told && (
-        <p
-          data-over
-          className={`run-moment pointer-events-none absolute top-10 max-w-[240px] halo rounded px-2 py-1 font-serif text-[20px] leading-6 max-sm:hidden ${otherSide}`}
-        >
-          {told}
-        </p>
       )}
       {segment.kind === 'lookAgain' && (
         <p className={`pointer-events-none absolute bottom-10 max-w-[280px] halo rounded px-2 ${otherSide}`}>
