@@ -1,6 +1,6 @@
 'use client';
 import { X } from 'lucide-react';
-import { type ReactNode, useEffect, useRef } from 'react';
+import { type ReactNode, useLayoutEffect, useRef } from 'react';
 
 /** A dialog over a page: the browser's own, so that Escape, focus and screen readers work as they should. */
 export function Dialog({
@@ -15,7 +15,8 @@ export function Dialog({
   wide?: boolean;
 }) {
   const ref = useRef<HTMLDialogElement>(null);
-  useEffect(() => {
+  // A layout effect: it closes before the element is gone, so that the browser gives the focus back to what opened it.
+  useLayoutEffect(() => {
     const dialog = ref.current;
     dialog?.showModal();
     return () => dialog?.close();

@@ -71,12 +71,17 @@ test('a shape of an evening begins a plan; a picture is put into a slot and drag
   await choices.nth(5).click();
   await expect(page.getByRole('button', { name: 'Unpin the picture of pair 1' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Unpin/ })).toHaveCount(1);
-  await page.getByRole('button', { name: 'Move the picture of pair 1' }).focus();
+  await expect(page.getByRole('button', { name: 'Another picture for pair 1' })).toBeFocused();
   const spoken = page.getByRole('status');
-  await page.keyboard.press('Space');
-  await expect(spoken.getByText('pair 1: position 1 of 4.')).toBeAttached();
-  await page.keyboard.press('ArrowRight');
-  await expect(spoken.getByText('pair 1: position 2 of 4.')).toBeAttached();
+  // A busy machine can miss a key pressed at once after Space: the package listens from the next task on.
+  await expect(async () => {
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Move the picture of pair 1' }).focus();
+    await page.keyboard.press('Space');
+    await expect(spoken.getByText('pair 1: position 1 of 4.')).toBeAttached({ timeout: 20_000 });
+    await page.keyboard.press('ArrowRight');
+    await expect(spoken.getByText('pair 1: position 2 of 4.')).toBeAttached({ timeout: 20_000 });
+  }).toPass();
   await page.keyboard.press('Space');
   // Where all of them are is the learner's from then on.
   await expect.poll(() => page.getByRole('button', { name: /^Unpin/ }).count()).toBeGreaterThan(1);
