@@ -43,6 +43,8 @@ test('the clock waits for a late picture, and After reports the wait separately'
   await expect(page.getByText('Getting the picture ready. The clock waits for it.')).toBeVisible();
   await expect(page.getByRole('timer', { name: 'Time left' })).toHaveText('0:05');
   await expect(page.getByRole('button', { name: /Another picture/ })).toBeVisible();
+  // Less than a second of waiting isn't reported.
+  await page.waitForTimeout(1500);
   release();
   await expect(page).toHaveURL(/\/after/, { timeout: 60_000 });
   await expect(page.getByText(/waiting for pictures/)).toBeVisible();

@@ -68,6 +68,25 @@ describe('writing a running session', () => {
     await writer.settled();
     expect([await types(), writer.problem()]).toEqual([['start', 'next'], undefined]);
   });
+  it('says when storage has stopped answering, until it answers again', async () => {
+    let answer = (): void => undefined;
+    vi.spyOn(sessions, 'appendEvents').mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)));
+    const writer = writing();
+    writer.add([next(10)]);
+    await Promise.resolve();
+    nowMs = 6000;
+    // A sign of life that waits behind it is no answer.
+    writer.heartbeat(5000);
+    nowMs = 9999;
+    writer.retry();
+    expect(writer.problem()).toBeUndefined();
+    nowMs = 10_000;
+    writer.retry();
+    expect([writer.unsaved(), writer.problem()]).toEqual([true, expect.stringContaining('isn’t answering')]);
+    answer();
+    await writer.settled();
+    expect([writer.unsaved(), writer.problem()]).toEqual([false, undefined]);
+  });
   it('ends a session after its last press, however close they come', async () => {
     const writer = writing();
     writer.add([next(10)]);

@@ -1,12 +1,14 @@
 import type { RunEvent } from '@/core/clock/log';
 import type { Session } from '@/core/journal/session';
-import { SessionGoneError, storageProblem } from '@/storage/problems';
+import { SessionGoneError, StorageSilentError, storageProblem } from '@/storage/problems';
 import { appendEvents, finishSession, heartbeat, saveSession } from '@/storage/sessions/sessions';
 
 /** A write that takes longer than this is shown as not saved yet. */
 const SHOWN_AFTER_MS = 100;
 /** A failed write is tried again this often. */
 const RETRY_MS = 1000;
+/** Storage that has not answered for this long is said to be silent. */
+const SILENT_MS = 10_000;
 const RESTORED =
   'This browser cleared its storage during the session. This session was saved again from memory; check your other records afterward.';
 
@@ -17,7 +19,7 @@ export interface RunWriter {
   finish: (endMs: number) => void;
   /** Saves a sign of life, with any events that failed before. */
   heartbeat: (atMs: number) => void;
-  /** Tries again whatever failed. Call it with every tick. */
+  /** Tries again whatever failed, and notes when storage has stopped answering. Call it with every tick. */
   retry: () => void;
   /** Something on screen is not on disk yet. */
   unsaved: () => boolean;
@@ -45,6 +47,8 @@ export function createRunWriter(session: Session, onChange: () => void): RunWrit
   let shownUnsaved = false;
   let slow: ReturnType<typeof setTimeout> | undefined;
   let triedAtMs = 0;
+  /** When storage last answered, or was first asked since. */
+  let answeredAtMs = 0;
 
   const waiting = (): boolean => unwritten.length > 0 || (endMs !== undefined && !ended);
   const show = (unsaved: boolean, problem: string | undefined): void => {
@@ -80,9 +84,14 @@ export function createRunWriter(session: Session, onChange: () => void): RunWrit
     ended = endMs !== undefined;
     restored = true;
   };
+  const answered = (): void => {
+    writing--;
+    answeredAtMs = performance.now();
+  };
   const write = (job: () => Promise<void>): void => {
-    writing++;
     triedAtMs = performance.now();
+    if (writing === 0) answeredAtMs = triedAtMs;
+    writing++;
     queue = queue
       .then(job)
       .catch((error: unknown) => {
@@ -91,13 +100,13 @@ export function createRunWriter(session: Session, onChange: () => void): RunWrit
       })
       .then(
         () => {
-          writing--;
+          answered();
           if (waiting()) return;
           clearTimeout(slow);
           show(false, restored ? RESTORED : undefined);
         },
         (error: unknown) => {
-          writing--;
+          answered();
           clearTimeout(slow);
           show(waiting(), storageProblem(error));
         },
@@ -128,7 +137,11 @@ export function createRunWriter(session: Session, onChange: () => void): RunWrit
       });
     },
     retry: () => {
-      if (waiting() && writing === 0 && performance.now() - triedAtMs >= RETRY_MS) write(flush);
+      if (!waiting()) return;
+      if (writing === 0) {
+        if (performance.now() - triedAtMs >= RETRY_MS) write(flush);
+      } else if (!failed && performance.now() - answeredAtMs >= SILENT_MS)
+        show(true, storageProblem(new StorageSilentError('a write of the session did not end')));
     },
     unsaved: () => shownUnsaved,
     problem: () => failed,

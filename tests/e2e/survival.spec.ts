@@ -1,0 +1,208 @@
+import { expect, type Page, test } from '@playwright/test';
+import { createProfile } from './browser';
+import {
+  chooseMinutes,
+  keptLog,
+  pose,
+  posesBlock,
+  runPlan,
+  seenAlive,
+  startSession,
+  stopAndKeep,
+  WALKING,
+} from './steps';
+
+/** How often the browser is killed: a few times with every check, `KILLS=60` for a measurement. */
+const KILLS = Number(process.env['KILLS'] ?? 5);
+/** A press shown this long without a mark counts as shown as saved, milliseconds. */
+const SHOWN_MS = 150;
+
+/** Has a page say how many presses of its keys it has shown as saved. Call it before the page is opened. */
+async function reportSaved(page: Page, report: (presses: number) => void): Promise<void> {
+  await page.exposeFunction('reportSaved', report);
+  await page.addInitScript((shownMs) => {
+    let presses = 0;
+    let pressedAt = 0;
+    let said = 0;
+    window.addEventListener(
+      'keydown',
+      () => {
+        presses++;
+        pressedAt = performance.now();
+      },
+      true,
+    );
+    setInterval(() => {
+      const marked = /Saving…|Not saved yet/.test(document.body.textContent ?? '');
+      if (marked || said === presses || performance.now() - pressedAt < shownMs) return;
+      said = presses;
+      (window as unknown as { reportSaved: (n: number) => void }).reportSaved(said);
+    }, 20);
+  }, SHOWN_MS);
+}
+
+/** Everything that is written to one store fails from now on; `letWrite` ends it. */
+const failWrites = (page: Page, store: string | null, error: string): Promise<void> =>
+  page.evaluate(
+    ([only, name]) => {
+      const put = IDBObjectStore.prototype.put;
+      const state = { fails: true };
+      Object.assign(window, { letWrite: () => (state.fails = false) });
+      IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
+        if (state.fails && (only === null || this.name === only)) throw new DOMException('made to fail', name);
+        return put.apply(this, args);
+      };
+    },
+    [store, error] as const,
+  );
+const letWrite = (page: Page): Promise<void> =>
+  page.evaluate(() => (window as unknown as { letWrite: () => void }).letWrite());
+
+test('killed at random moments, nothing that was shown as saved is lost', async ({ baseURL }) => {
+  const profile = createProfile(baseURL!);
+  let browser = await profile.open();
+  await runPlan(browser.page, posesBlock('flowing-gesture', [pose(WALKING, 1_800_000)]));
+  await browser.page.keyboard.press('ArrowRight');
+  await expect.poll(async () => (await keptLog(browser.page)).map((e) => e.type)).toContain('next');
+  let shownInAll = 0;
+  for (let kill = 0; kill < KILLS; kill++) {
+    await browser.context.close();
+    browser = await profile.open();
+    const { page } = browser;
+    let shown = 0;
+    await reportSaved(page, (presses) => (shown = presses));
+    await page.goto('/run');
+    await page.getByRole('button', { name: 'Go on', exact: true }).first().click();
+    await expect.poll(async () => (await keptLog(page)).at(-1)?.type).toBe('resume');
+    const before = (await keptLog(page)).length;
+    const untilMs = Date.now() + 300 + Math.random() * 2500;
+    while (Date.now() < untilMs) {
+      await page.keyboard.press('Space');
+      await page.waitForTimeout(Math.random() * 300);
+    }
+    browser.signal('KILL', 'all');
+    await browser.context.close().catch(() => undefined);
+    browser = await profile.open();
+    await browser.page.goto('/handbook');
+    const log = await keptLog(browser.page);
+    const inTurn = Array.from({ length: shown }, (_, i) => (i % 2 === 0 ? 'hold' : 'resume'));
+    expect(log.slice(before, before + shown).map((e) => e.type)).toEqual(inTurn);
+    shownInAll += shown;
+  }
+  expect(shownInAll).toBeGreaterThan(KILLS / 2);
+  test.info().annotations.push({ type: 'presses shown as saved', description: String(shownInAll) });
+  await browser.context.close();
+  profile.remove();
+});
+
+test('a write that fails once is tried again, and said until then', async ({ page }) => {
+  await startSession(page, 1);
+  await failWrites(page, 'sessions', 'UnknownError');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('Not saved yet. Trying again.')).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'could not save that' })).toBeVisible();
+  await letWrite(page);
+  await expect(page.getByText('Not saved yet. Trying again.')).toHaveCount(0);
+  await expect(page.getByRole('alert').filter({ hasText: 'could not save that' })).toHaveCount(0);
+  expect((await keptLog(page)).map((e) => e.type)).toContain('next');
+});
+
+test('storage that stops answering in the middle is said, and the session goes on', async ({ page }) => {
+  await startSession(page, 1);
+  await page.evaluate(async () => {
+    // A transaction over everything that never ends: whatever is asked for waits behind it.
+    const open = indexedDB.open('fox-minute');
+    await new Promise((done) => (open.onsuccess = done));
+    const stores = [...open.result.objectStoreNames];
+    const busy = open.result.transaction(stores, 'readwrite').objectStore(stores[0]);
+    const ask = (): void => {
+      busy.get('').onsuccess = ask;
+    };
+    ask();
+  });
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('Saving…')).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'isn’t answering' })).toBeVisible();
+  await expect(page.getByText(/^pose \d of 3/).first()).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('region', { name: 'On hold' })).toBeVisible();
+});
+
+test('storage cleared while a session runs: the session is saved again, and one is told', async ({
+  page,
+  context,
+  baseURL,
+}) => {
+  await startSession(page, 1);
+  await page.keyboard.press('ArrowRight');
+  await seenAlive(page, 6000);
+  const devtools = await context.newCDPSession(page);
+  await devtools.send('Storage.clearDataForOrigin', { origin: baseURL!, storageTypes: 'indexeddb' });
+  await page.keyboard.press('+');
+  await expect(page.getByRole('alert').filter({ hasText: 'cleared its storage' })).toContainText(
+    'saved again from memory',
+  );
+  expect((await keptLog(page)).map((e) => e.type)).toEqual(expect.arrayContaining(['next', 'length']));
+  await stopAndKeep(page);
+  await expect(page.getByRole('heading', { name: /^1 drawing/ })).toBeVisible();
+});
+
+test('with no room left, nothing that is asked for is lost, and it works once there is room', async ({ page }) => {
+  await page.goto('/');
+  await chooseMinutes(page, 1);
+  await failWrites(page, null, 'QuotaExceededError');
+  await page.getByRole('button', { name: 'Start' }).click();
+  const noRoom = page.getByText('This browser has no room left for Fox Minute.');
+  await expect(noRoom.first()).toBeVisible();
+  await expect(page).not.toHaveURL(/\/run/);
+  await letWrite(page);
+  await page.getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
+});
+
+test('a private window that lets nothing be opened runs a session in memory', async ({ page }) => {
+  // As some browsers do: the request fails a moment later instead of at once.
+  await page.addInitScript(() => {
+    const open = (): IDBOpenDBRequest => {
+      const request = Object.create(IDBOpenDBRequest.prototype) as IDBOpenDBRequest;
+      const error = new DOMException('private', 'InvalidStateError');
+      Object.defineProperties(request, {
+        error: { value: error },
+        addEventListener: {
+          value: (type: string, listener: (event: Event) => void) => {
+            if (type === 'error') setTimeout(() => listener(new Event('error')), 20);
+          },
+        },
+        removeEventListener: { value: () => undefined },
+      });
+      return request;
+    };
+    Object.defineProperty(window, 'indexedDB', { value: { open }, configurable: true });
+  });
+  await page.goto('/');
+  await expect(page.getByText('This browser doesn’t let Fox Minute keep anything.')).toBeVisible();
+  await page.getByRole('button', { name: /^Start/ }).click();
+  await expect(page.getByRole('heading', { name: 'Session running' })).toBeAttached();
+});
+
+test('forward to a session and back within 200 ms, again and again: no tab is left holding it', async ({ page }) => {
+  await startSession(page, 1);
+  await page.keyboard.press('ArrowRight');
+  await page.goBack();
+  await expect(page.getByRole('region', { name: 'Cut off' })).toBeVisible();
+  for (const waitMs of [0, 20, 60, 100, 130, 160, 200]) {
+    await page.evaluate(async (ms) => {
+      history.forward();
+      await new Promise((r) => setTimeout(r, ms));
+      history.back();
+    }, waitMs);
+    await page.waitForTimeout(150);
+  }
+  await expect(page).toHaveURL(/\/$/);
+  await expect
+    .poll(() => page.evaluate(async () => (await navigator.locks.query()).held?.map((l) => l.name) ?? []))
+    .toEqual([]);
+  await page.getByRole('region', { name: 'Cut off' }).getByRole('button', { name: 'Go on' }).click();
+  await expect(page.getByRole('region', { name: 'On hold' })).toBeVisible();
+  await expect(page.getByText('A session is running in another tab')).toHaveCount(0);
+});
