@@ -40,6 +40,21 @@ describe('a clock that is not strict', () => {
     expect(runStateAt(plan, [start, next(100_000)], 180_000).segmentIndex).toBe(3);
     expect(runStateAt(plan, [start], 180_000).segmentIndex).toBe(3);
   });
+  it('pot that ends softly: the drawing at hand may be finished, and the next key leaves the block', () => {
+    const soft = { atZero: 'pot', potMs: 180_000, potEndsSoftly: true } as const;
+    const plan = planOf(level('a', 3, 60_000, { settings: soft }), level('b', 1, 30_000));
+    expect(runStateAt(plan, [start, next(100_000)], 210_000)).toMatchObject({
+      segmentIndex: 1,
+      elapsedMs: 110_000,
+      leftMs: 0,
+    });
+    expect(runStateAt(plan, [start, next(100_000), next(215_000)], 216_000).segmentIndex).toBe(3);
+    // The time over is drawing.
+    expect(accountRun(plan, [start, next(100_000), next(215_000)], 245_000).drawingMs).toBe(245_000);
+    const capped = planOf(level('a', 3, 60_000, { settings: { ...soft, softCapMs: 30_000 } }), level('b', 1, 30_000));
+    expect(runStateAt(capped, [start], 209_999).segmentIndex).toBe(0);
+    expect(runStateAt(capped, [start], 210_000).segmentIndex).toBe(3);
+  });
   it('pot: never draws longer than it holds, however it is spent', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 1, max: 90_000 }), { maxLength: 6 }), (gaps) => {

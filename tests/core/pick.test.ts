@@ -68,6 +68,24 @@ describe('pick', () => {
       { numRuns: 150 },
     );
   });
+  it('never shows a picture twice in a row where there is another, mirrored or not', () => {
+    fc.assert(
+      fc.property(
+        anyPool.filter((facts) => facts.length > 1),
+        fc.integer({ min: 1, max: 40 }),
+        fc.integer(),
+        fc.constantFrom('shuffled', 'gentle to hard', 'widen'),
+        fc.boolean(),
+        (facts, count, seed, order, mirror) => {
+          const pool = facts.slice(0, 7).map((f, i): ReferenceFacts => ({ ...f, id: `picture/p${String(i)}` }));
+          const level = { left: 5, right: 1 };
+          const sources = pick(request({ pool, count, seed, order, mirror, level })).map(sourceOf);
+          sources.forEach((source, i) => expect(source).not.toBe(sources[i + 1]));
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
   it('is the same for the same seed and pool, and another for another seed', () => {
     expect(pick(request({}))).toEqual(pick(request({})));
     expect(pick(request({ seed: 8 })).map((p) => p.id)).not.toEqual(pick(request({})).map((p) => p.id));

@@ -65,6 +65,8 @@ const anyBlock: fc.Arbitrary<Block> = fc.oneof(
         { atZero: 'soft', softCapMs: 5000 },
         { atZero: 'open' },
         { atZero: 'pot', potMs: 90_000 },
+        { atZero: 'pot', potMs: 90_000, potEndsSoftly: true },
+        { atZero: 'pot', potMs: 90_000, potEndsSoftly: true, softCapMs: 5000 },
         { startsBy: 'hand' },
       ),
     })

@@ -154,6 +154,12 @@ test('boxes are cut along a line, put in another order, and all of it is undone'
   await expect.poll(names).toEqual([before[1], before[0], before[2], before[3]]);
   await page.keyboard.press('Control+z');
   await expect.poll(names).toEqual(before);
+  await page.getByRole('button', { name: /^Drawing 4: / }).focus();
+  await page.keyboard.press('Delete');
+  await expect(page.getByRole('button', { name: /^Drawing 3: / })).toBeFocused();
+  await expect(list.getByRole('listitem')).toHaveCount(3);
+  await page.keyboard.press('Control+z');
+  await expect.poll(names).toEqual(before);
   await page.getByRole('button', { name: 'Cut along a line' }).click();
   await page.getByRole('button', { name: /^Drawing 1: / }).scrollIntoViewIfNeeded();
   await page.mouse.wheel(0, -2000);

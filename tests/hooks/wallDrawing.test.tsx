@@ -38,7 +38,7 @@ describe('a drawing of the wall, large', () => {
     seen: undefined,
     facets: facetWords({
       exercise: 'Contour',
-      medium: 'pencil',
+      media: ['pencil'],
       reference: undefined,
       family: undefined,
       view: undefined,

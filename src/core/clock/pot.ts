@@ -44,7 +44,7 @@ export function potLengthMs(timeline: Laid, leftMs: number, segmentIndex: number
   return shareMs === undefined || isLast ? leftMs : Math.min(shareMs, leftMs);
 }
 
-/** Where a session goes on after a segment that ran out: past the whole block once its pot is empty. */
+/** Where a session goes on after a segment: past the whole block once its pot is empty. */
 export function indexAfter({ segments }: Laid, segmentIndex: number, potIsEmpty: boolean): number {
   const { blockIndex, potMs } = segments[segmentIndex];
   if (potMs === undefined || !potIsEmpty) return segmentIndex + 1;

@@ -100,10 +100,10 @@ export const lengthOf = (timeline: Laid, lengths: ReadonlyMap<number, number>, s
   lengths.get(segmentIndex) ?? segmentMs(timeline.segments[segmentIndex]);
 
 /** Go on after a segment: where one more of its pose was asked for, to the beginning of the pose again. */
-function goOn(r: Replay, atMs: number, ranOut: boolean): void {
+function goOn(r: Replay, atMs: number): void {
   const { segments } = r.timeline;
   const { segmentIndex, extra } = current(r);
-  const potIsEmpty = ranOut && segments[segmentIndex].potMs !== undefined && potLeft(r, segmentIndex) === 0;
+  const potIsEmpty = segments[segmentIndex].potMs !== undefined && potLeft(r, segmentIndex) === 0;
   const next = indexAfter(r.timeline, segmentIndex, potIsEmpty);
   const poseEnds = !samePose(segments[next], segments[segmentIndex]) || segments[next].kind === 'change';
   if (poseEnds && r.oneMore && segments[segmentIndex].kind !== 'change') {
@@ -134,7 +134,7 @@ export function advance(r: Replay, atMs: number): void {
       return;
     }
     leave(r, dueMs, 'time');
-    goOn(r, dueMs, true);
+    goOn(r, dueMs);
   }
 }
 
@@ -192,7 +192,7 @@ function apply(r: Replay, event: RunEvent): void {
       break;
     case 'next': {
       leave(r, atMs, 'next');
-      goOn(r, atMs, false);
+      goOn(r, atMs);
       break;
     }
     case 'back': {

@@ -1,7 +1,7 @@
 import { MIN_DRAWING_MS, pieceKeys, visitSpentMs } from '../clock/account';
 import { replayOf } from '../journal/replay';
 import type { Session } from '../journal/session';
-import { mediumOf, poseExercise } from '../practice/rules/poseExercise';
+import { mediaOf, poseExercise } from '../practice/rules/poseExercise';
 import { referenceOf } from '../practice/rules/showsReference';
 import { type Segment, segmentMs } from '../practice/time/timeline';
 
@@ -51,7 +51,7 @@ export function piecesOf(session: Session): Piece[] {
   const pieces = new Map<string, Piece>();
   const begun = (segment: Segment): Piece => {
     const exercise = poseExercise(plan, segment);
-    const medium = mediumOf(plan, segment);
+    const medium = mediaOf(plan, segment).join(' with ');
     return {
       sessionId: id,
       atMs: startedAtMs,

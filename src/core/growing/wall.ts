@@ -1,4 +1,4 @@
-import { mediumOf } from '../practice/rules/poseExercise';
+import { mediaOf } from '../practice/rules/poseExercise';
 import { group } from 'd3-array';
 import { handOf, monthOf } from './pieces';
 import { posesDrawn } from '../journal/drawings';
@@ -80,7 +80,7 @@ export function wallItems(
             seen,
             facets: facetWords({
               exercise: exercise.name,
-              medium: mediumOf(plan, segments[segmentIndex]),
+              media: mediaOf(plan, segments[segmentIndex]),
               reference: facts?.name,
               family: facts?.family,
               view: facts?.viewName,

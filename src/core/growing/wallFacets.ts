@@ -31,7 +31,7 @@ export const FACET_NAMES: Record<WallFacet, string> = {
 /** What is known of a drawing, as the values it is found by. */
 export function facetWords(known: {
   exercise: string;
-  medium: string | undefined;
+  media: readonly string[];
   /** What its reference is called. */
   reference: string | undefined;
   family: string | undefined;
@@ -44,7 +44,7 @@ export function facetWords(known: {
 }): Record<WallFacet, readonly string[]> {
   return {
     exercise: [known.exercise],
-    medium: [known.medium || NOT_SAID],
+    medium: known.media.length > 0 ? known.media : [NOT_SAID],
     reference: known.reference ? [known.reference] : [],
     family: [known.family ?? FAMILY_UNKNOWN],
     view: [known.view ?? 'view not known'],

@@ -1,5 +1,5 @@
 import { MEDIA } from '../practice/paper/materials';
-import { mediumOf } from '../practice/rules/poseExercise';
+import { mediaOf } from '../practice/rules/poseExercise';
 import { capital, counted, listWords } from '../words';
 import { drawingsOf } from './drawings';
 import { replayOf } from './replay';
@@ -10,7 +10,7 @@ export function toolsWords(session: Session): string {
   const { plan, timeline } = replayOf(session);
   const drawn = drawingsOf(session);
   if (drawn.length === 0) return '';
-  const media = drawn.flatMap(({ segmentIndex }) => mediumOf(plan, timeline.segments[segmentIndex]) ?? []);
+  const media = drawn.flatMap(({ segmentIndex }) => mediaOf(plan, timeline.segments[segmentIndex]));
   const names = [...new Set(media)].map((id) => MEDIA.find((m) => m.id === id)?.name ?? id);
   const other = new Set(drawn.flatMap((d) => (d.exercise.rule.hand === 'other' ? [d.piece] : []))).size;
   const usual = new Set(drawn.map((d) => d.piece)).size - other;

@@ -167,7 +167,10 @@ function rounds(request: PickRequest, count: number, random: Random): Picked[] {
       beside: first ? beside : [],
       recent,
     };
-    const candidates = choose(first ? request : { ...request, pins: [], gentleStart: false }, pool, context, random);
+    // A last round that leaves some out leaves out the picture just shown.
+    const shown = last?.source;
+    const from = !first && size < pool.length ? pool.filter((r) => r.id !== shown) : pool;
+    const candidates = choose(first ? request : { ...request, pins: [], gentleStart: false }, from, context, random);
     const slots = new Map<number, Candidate>();
     if (first)
       for (const { id, slot } of pins) {
@@ -186,7 +189,7 @@ function rounds(request: PickRequest, count: number, random: Random): Picked[] {
       level: order === 'gentle to hard' ? ({ facts }) => hardnessOf(facts) : undefined,
       first: first ? ({ facts }) => facts.ready !== false : undefined,
       firstCount: READY_FIRST,
-      alike: (a, b) => neighborCost(a.facts, b.facts),
+      alike: (a, b) => (a.source === b.source ? SAME_PICTURE : 0) + neighborCost(a.facts, b.facts),
       slots,
       before: last,
       random,
@@ -209,6 +212,8 @@ function rounds(request: PickRequest, count: number, random: Random): Picked[] {
 const neighborCost = (a: ReferenceFacts, b: ReferenceFacts): number =>
   SAME.reduce((sum, name) => sum + (a[name] !== undefined && a[name] !== '' && a[name] === b[name] ? 1 : 0), 0) +
   alikeness(a, b);
+/** More than any two different pictures can cost, those of one look too. */
+const SAME_PICTURE = 2000;
 const SAME = ['family', 'build', 'props', 'viewName', 'pose'] as const;
 
 /** One more from the pool in place of a pick: not among those picked, drawn least, of a look unlike its neighbors'. */

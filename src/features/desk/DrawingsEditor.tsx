@@ -55,6 +55,7 @@ export function DrawingsEditor({
 }) {
   const [chosen, setChosen] = useState<number>();
   const sheet = useRef<HTMLDivElement>(null);
+  const oneMore = useRef<HTMLButtonElement>(null);
   const from = useRef<{ i: number; x: number; y: number; box: SheetDrawing; sizing: boolean }>(undefined);
   /** The box that is chosen, while there is one. */
   const held = chosen !== undefined && chosen < drawings.length ? chosen : undefined;
@@ -99,7 +100,11 @@ export function DrawingsEditor({
       drawings.filter((_, k) => k !== i),
       'taking a box off',
     );
-    setChosen(undefined);
+    // Boxes are known by their place: the next one moves into this one's, or the last one before it is chosen.
+    const next = Math.min(i, drawings.length - 2);
+    const boxes = sheet.current?.querySelectorAll('button');
+    (next >= 0 ? boxes?.[next] : oneMore.current)?.focus();
+    setChosen(next >= 0 ? next : undefined);
   };
   const cutAlong = (from: [number, number], to: [number, number]): void => {
     setCutting(false);
@@ -218,6 +223,7 @@ export function DrawingsEditor({
       </div>
       <div className="mt-3 flex flex-wrap gap-2" role="toolbar" aria-label="The sheet">
         <button
+          ref={oneMore}
           type="button"
           className={button}
           disabled={drawings.length >= MOST_DRAWINGS}

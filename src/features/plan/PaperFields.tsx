@@ -17,6 +17,41 @@ interface PaperFieldsProps {
   change: ChangePoses;
 }
 
+/** What a second medium begins with: the last third. */
+const LAST_THIRD = 0.33;
+
+/** A second medium in the same drawing, and for how much of the end of it. */
+function SecondMedium({ block, change }: Pick<PaperFieldsProps, 'block' | 'change'>) {
+  const { second } = block.settings;
+  const setSecond = (next: typeof second): void =>
+    change('Second medium', (b) => ({
+      ...b,
+      settings: { ...without(b.settings, 'second'), ...(next && { second: next }) },
+    }));
+  return (
+    <>
+      <Select
+        label="Second medium in the same drawing"
+        value={second?.medium ?? ''}
+        options={[['', 'nothing else'], ...MEDIA.map((m) => [m.id, `then ${m.name}`] as const)]}
+        onChange={(v) => setSecond(v === '' ? undefined : { share: LAST_THIRD, ...second, medium: v })}
+      />
+      {second && (
+        <>
+          <span className="text-[14px]">for the last</span>
+          <CountField
+            label="Second medium: percent of the time, at the end"
+            count={Math.round(second.share * 100)}
+            most={95}
+            onChange={(percent) => setSecond({ ...second, share: Math.max(5, percent) / 100 })}
+          />
+          <span className="text-[14px]">%</span>
+        </>
+      )}
+    </>
+  );
+}
+
 /** What is drawn with and on, where it differs from the whole plan. */
 export function PaperFields({ block, recipe, change }: PaperFieldsProps) {
   const { settings } = block;
@@ -43,6 +78,7 @@ export function PaperFields({ block, recipe, change }: PaperFieldsProps) {
             onGrade={(grade) => change('Grade', (b) => ({ ...b, settings: { ...b.settings, grade } }))}
           />
         )}
+        <SecondMedium block={block} change={change} />
         {!medium.erases && <span className="text-[14px] text-quiet">Nothing is rubbed out with it.</span>}
       </Row>
       <Row label="Figure">

@@ -167,6 +167,16 @@ export function TimeFields({ block, recipe, change }: TimeFieldsProps) {
               />
               <Word of="pot">for all of them together</Word>, as many as come:{' '}
               {clockDigits((settings.potMs ?? 0) / row.length)} each if all do.
+              <Tick
+                label="when it is empty, finish the drawing at hand"
+                checked={settings.potEndsSoftly === true}
+                onChange={(on) =>
+                  change('At zero', (b) => ({
+                    ...b,
+                    settings: { ...without(b.settings, 'potEndsSoftly'), ...(on && { potEndsSoftly: true }) },
+                  }))
+                }
+              />
             </span>
           )}
         </span>

@@ -6,6 +6,7 @@ import type { WallItem } from '@/core/growing/wall';
 import { timeOn } from '@/core/journal/keptDrawing';
 import type { SeenDrawing } from '@/core/journal/onPages';
 import { durationWords } from '@/core/practice/time/duration';
+import { listWords } from '@/core/words';
 import { useCutDrawing } from '@/storage/hooks/useCutDrawing';
 import { useKeptDrawing } from '@/storage/hooks/useKeptDrawing';
 import { useReferenceImage } from '@/storage/hooks/useReferenceImage';
@@ -38,7 +39,7 @@ export function WallDrawing({
   return (
     <Dialog title={`${exercise}, ${durationWords(spentMs)}`} wide onClose={onClose}>
       <p>
-        {weekdayAndDay(atMs)}, {facets.hand[0]}, {facets.medium[0]}.
+        {weekdayAndDay(atMs)}, {facets.hand[0]}, {listWords(facets.medium)}.
       </p>
       <div className="mt-3 flex flex-wrap items-end gap-5">
         {seen ? (

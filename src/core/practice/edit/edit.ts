@@ -54,7 +54,7 @@ export function withExercise(recipe: Recipe, block: PosesRecipe, exerciseId: str
   if (fresh.labels.length > 0) return { ...fresh, pinned: block.pinned, changeMs: block.changeMs };
   const keepsLengths = block.lengths.order !== 'level';
   const { order, setId, pairs, odd, gentleFirst, pins } = block.source;
-  const { medium, grade, atZero, softCapMs, potMs, startsBy } = block.settings;
+  const { medium, grade, second, atZero, softCapMs, potMs, potEndsSoftly, startsBy } = block.settings;
   return {
     ...fresh,
     pinned: block.pinned,
@@ -65,7 +65,7 @@ export function withExercise(recipe: Recipe, block: PosesRecipe, exerciseId: str
     bothHands: block.bothHands,
     ...(block.handsInTurn !== undefined && { handsInTurn: block.handsInTurn }),
     source: defined({ ...fresh.source, order, setId, pairs, odd, gentleFirst, pins, ...wishesOf(block.source) }),
-    settings: defined({ ...fresh.settings, medium, grade, atZero, softCapMs, potMs, startsBy }),
+    settings: defined({ ...fresh.settings, medium, grade, second, atZero, softCapMs, potMs, potEndsSoftly, startsBy }),
   };
 }
 

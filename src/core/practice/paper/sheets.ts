@@ -69,17 +69,28 @@ export const posesAsked = (block: PosesRecipe): number =>
 const drawnMs = (block: PosesRecipe): number =>
   poseLengths(block).reduce((a, b) => a + b, 0) + poseLengths(block).length * block.againMs;
 
+/** What a block is drawn with, each with the share of the time it is used. */
+function mediaOfBlock(
+  { medium, grade }: Recipe,
+  { settings }: PosesRecipe,
+): { id: string; share: number; grade: string }[] {
+  const id = settings.medium ?? medium;
+  const { second } = settings;
+  const first = { id, share: second ? 1 - second.share : 1, grade: settings.grade ?? (id === medium ? grade : '') };
+  return second ? [first, { id: second.medium, share: second.share, grade: '' }] : [first];
+}
+
 /** What to lay out, sharpen and cut for a session, with the cautions that apply to it. */
 export function materialsOf(recipe: Recipe, chosen: Chosen, totalMs: number): Materials {
   const poses = recipe.blocks.filter((b) => b.kind === 'poses');
   const byMedium = new Map<string, { ms: number; grades: Set<string> }>();
   for (const block of poses) {
-    const id = block.settings.medium ?? recipe.medium;
-    const at = byMedium.get(id) ?? { ms: 0, grades: new Set<string>() };
-    at.ms += drawnMs(block);
-    const grade = block.settings.grade ?? (id === recipe.medium ? recipe.grade : '');
-    if (grade) at.grades.add(grade);
-    byMedium.set(id, at);
+    for (const { id, share, grade } of mediaOfBlock(recipe, block)) {
+      const at = byMedium.get(id) ?? { ms: 0, grades: new Set<string>() };
+      at.ms += Math.round(drawnMs(block) * share);
+      if (grade) at.grades.add(grade);
+      byMedium.set(id, at);
+    }
   }
   const media = [...byMedium].map(([id, { ms, grades }]) => {
     const medium = mediumById(id);
@@ -94,7 +105,7 @@ export function materialsOf(recipe: Recipe, chosen: Chosen, totalMs: number): Ma
   const erases = poses.map(
     (b) =>
       ({ ...exerciseById(b.exercise, recipe.exercises).rule, ...b.settings.rule }).erasing === 'free' &&
-      mediumById(b.settings.medium ?? recipe.medium).erases,
+      mediaOfBlock(recipe, b).some(({ id }) => mediumById(id).erases),
   );
   const pictures = new Set(poses.filter(needsPictures).flatMap((b) => (chosen[b.id] ?? []).filter((id) => id !== null)))
     .size;
@@ -111,7 +122,7 @@ export function materialsOf(recipe: Recipe, chosen: Chosen, totalMs: number): Ma
 }
 
 function cautionsOf(recipe: Recipe, poses: readonly PosesRecipe[], totalMs: number, posesOfModel: number): string[] {
-  const media = [...new Set(poses.map((b) => b.settings.medium ?? recipe.medium))].map(mediumById);
+  const media = [...new Set(poses.flatMap((b) => mediaOfBlock(recipe, b).map(({ id }) => id)))].map(mediumById);
   const other = poses.some(
     (b) => b.bothHands || { ...exerciseById(b.exercise, recipe.exercises).rule, ...b.settings.rule }.hand === 'other',
   );

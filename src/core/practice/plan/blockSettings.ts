@@ -11,10 +11,12 @@ export const AT_ZERO = ['strict', 'soft', 'open', 'pot'] as const;
 /** How a block of poses is worked, beyond what its exercise says. What is missing is as usual. */
 export const settingsSchema = z.object({
   atZero: z.optional(z.enum(AT_ZERO)),
-  /** Soft: this much overtime at most; missing is as long as it takes. */
+  /** Soft, or a pot that ends softly: this much overtime at most; missing is as long as it takes. */
   softCapMs: z.optional(optionalMs),
   /** Pot: the time all drawings of the block share. */
   potMs: z.optional(optionalMs),
+  /** Pot: at zero a sound, and the drawing at hand may be finished; missing is a picture that goes at zero. */
+  potEndsSoftly: z.optional(z.boolean()),
   startsBy: z.optional(z.enum(['itself', 'hand'])),
   /** This long before the end a warning; 0 for none; missing goes by the length. Never when it is more than half of the pose. */
   warnMs: z.optional(optionalMs),
@@ -47,6 +49,13 @@ export const settingsSchema = z.object({
   /** Stages of tone only in drawings at least so long, milliseconds; missing is as usual. */
   toneFromMs: z.optional(optionalMs),
   medium: z.optional(z.string().check(z.maxLength(40))),
+  /** A second medium in the same drawing, for the last share of its time: white on toned paper, a second pen. */
+  second: z.optional(
+    z.object({
+      medium: z.string().check(z.minLength(1), z.maxLength(40)),
+      share: z.number().check(z.minimum(0.05), z.maximum(0.95)),
+    }),
+  ),
   grade: z.optional(z.string().check(z.maxLength(20))),
   /** Drawings on one sheet. */
   perSheet: z.optional(z.int().check(z.minimum(1), z.maximum(MOST_ON_A_SHEET))),

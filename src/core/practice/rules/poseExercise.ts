@@ -16,6 +16,14 @@ export function mediumOf(plan: Plan, at: Where): string | undefined {
   return block?.kind === 'poses' ? (poseIn(plan, at)?.medium ?? block.settings?.medium) : undefined;
 }
 
+/** Everything a pose is drawn with, as ids of media in the order they are taken up: none, one, or two. */
+export function mediaOf(plan: Plan, at: Where): string[] {
+  const first = mediumOf(plan, at);
+  const block = plan.blocks[at.blockIndex];
+  const second = block?.kind === 'poses' ? block.settings?.second?.medium : undefined;
+  return [...new Set([first, second].filter((id) => id !== undefined))];
+}
+
 /** The exercise of a pose with everything its block and the pose itself say otherwise; undefined where nothing is posed. */
 export function poseExercise(plan: Plan, { blockIndex, poseIndex }: Where): Exercise | undefined {
   const block = plan.blocks[blockIndex];

@@ -1,6 +1,7 @@
 import type { Exercise } from '../exercises/exercise';
-import { poseExercise, poseIn } from './poseExercise';
-import type { Plan } from '../plan/schema';
+import { mediumById } from '../paper/materials';
+import { mediaOf, poseExercise, poseIn } from './poseExercise';
+import type { Plan, PosesBlock } from '../plan/schema';
 import { schoolStages, stageLengths } from './stages';
 import { isWhole } from './suits';
 import type { Segment } from '../time/timeline';
@@ -26,7 +27,41 @@ export function waitsForWhole(plan: Plan, { kind, blockIndex }: Pick<Segment, 'k
 }
 
 /**
- * The stages of a drawing of some length: the whole figure first where the block says so, else the block's own, or its exercise's school;
+ * Stages with a second medium from a moment on, which is moved to the next change of stage where it is close to one.
+ * @param media The first and the second, by name.
+ */
+function withSecondMedium(
+  stages: readonly StageLength[],
+  drawMs: number,
+  share: number,
+  [first, second]: readonly string[],
+): StageLength[] {
+  if (stages.length === 0) {
+    const lastMs = Math.round(drawMs * share);
+    return [
+      { name: `with ${first}`, lengthMs: drawMs - lastMs },
+      { name: `with ${second}`, lengthMs: lastMs },
+    ];
+  }
+  let fromMs = Math.round(drawMs * (1 - share));
+  let endMs = 0;
+  for (const { lengthMs } of stages) {
+    endMs += lengthMs;
+    if (endMs < drawMs && Math.abs(endMs - fromMs) < SHORTEST_OWN_MS) fromMs = endMs;
+  }
+  let at = 0;
+  return stages.flatMap(({ name, lengthMs }) => {
+    const before = Math.min(lengthMs, Math.max(0, fromMs - at));
+    at += lengthMs;
+    return [
+      { name, lengthMs: before },
+      { name: `${name}, with ${second}`, lengthMs: lengthMs - before },
+    ].filter((stage) => stage.lengthMs > 0);
+  });
+}
+
+/**
+ * The stages of a drawing of some length, a second medium taken up where its block has one: the whole figure first where the block says so, else the block's own, or its exercise's school;
  * none for drawing once more.
  * @param wholeInMs After how long the learner said that the whole figure is in; undefined where it was not said.
  */
@@ -38,6 +73,20 @@ export function poseStages(
 ): StageLength[] {
   const block = plan.blocks[segment.blockIndex];
   if (segment.kind !== 'draw' || block.kind !== 'poses') return [];
+  const stages = ownStages(plan, block, segment, drawMs, wholeInMs);
+  const second = block.settings?.second;
+  const media = mediaOf(plan, segment).map((id) => mediumById(id).name);
+  return second && media.length > 1 ? withSecondMedium(stages, drawMs, second.share, media) : stages;
+}
+
+/** The stages of a drawing as its block or its exercise has them. */
+function ownStages(
+  plan: Plan,
+  block: PosesBlock,
+  segment: Pick<Segment, 'blockIndex' | 'poseIndex'>,
+  drawMs: number,
+  wholeInMs: number | undefined,
+): StageLength[] {
   const { stages, wholeFirst, toneFromMs } = block.settings ?? {};
   if (wholeFirst !== undefined) {
     const untilMs = Math.min(drawMs, wholeInMs ?? Math.round(drawMs * wholeFirst));

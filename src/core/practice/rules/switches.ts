@@ -1,14 +1,18 @@
 import { mediumById } from '../paper/materials';
 import type { Plan } from '../plan/schema';
 import type { Segment } from '../time/timeline';
-import { mediumOf, poseExercise } from './poseExercise';
+import { mediaOf, poseExercise } from './poseExercise';
 
 /** What a pose is drawn with; undefined where nothing is posed. */
-function toolsOf(plan: Plan, segment: Segment): { medium: string | undefined; hand: 'usual' | 'other' } | undefined {
+function toolsOf(
+  plan: Plan,
+  segment: Segment,
+): { medium: string | undefined; second: string | undefined; hand: 'usual' | 'other' } | undefined {
   const block = plan.blocks[segment.blockIndex];
   const exercise = poseExercise(plan, segment);
   if (block.kind !== 'poses' || !exercise) return undefined;
-  return { medium: mediumOf(plan, segment), hand: exercise.rule.hand };
+  const [medium, second] = mediaOf(plan, segment);
+  return { medium, second, hand: exercise.rule.hand };
 }
 
 /**
@@ -29,6 +33,9 @@ export function switchWords(plan: Plan, segments: readonly Segment[], at: number
   return [
     ...(before && next.medium !== undefined && next.medium !== before.medium
       ? [`Switch to ${mediumById(next.medium).name}.`]
+      : []),
+    ...(before && next.second !== undefined && next.second !== before.second
+      ? [`Have the ${mediumById(next.second).name} at hand too.`]
       : []),
     ...(next.hand === usual ? [] : [next.hand === 'other' ? 'Use your other hand.' : 'Back to your usual hand.']),
   ].join(' ');

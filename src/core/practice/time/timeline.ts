@@ -38,10 +38,10 @@ type Put = (kind: SegmentKind, poseIndex: number, lengthMs: number, more?: Parti
 
 /** How drawing ends in a block: with the eyes closed, when the learner has heard it. */
 function drawEnds({ settings = {} }: PosesBlock, eyesClosed: boolean, openDraw = false): Partial<Segment> {
-  const { atZero, softCapMs = Infinity, potMs } = settings;
+  const { atZero, softCapMs = Infinity, potMs, potEndsSoftly } = settings;
   const strict = !openDraw && (atZero === undefined || atZero === 'strict');
   if (eyesClosed && strict) return { overMs: Infinity, answered: true };
-  if (atZero === 'pot' && potMs) return { potMs };
+  if (atZero === 'pot' && potMs) return { potMs, overMs: potEndsSoftly ? softCapMs : 0 };
   return { open: openDraw || atZero === 'open', overMs: atZero === 'soft' ? softCapMs : 0 };
 }
 

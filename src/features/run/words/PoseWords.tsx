@@ -24,7 +24,16 @@ import { loadViewing } from '@/storage/sessions/viewings';
 import { useReferenceName } from '@/storage/hooks/useReferenceName';
 import { Word } from '@/ui/Word';
 import { Ticking } from './Ticking';
-import { attemptWords, BEGINNING_MS, inLastMinute, poseCount, poseNotes, promptOf, takesStartPoint } from './words';
+import {
+  attemptWords,
+  BEGINNING_MS,
+  inLastMinute,
+  overtimeOf,
+  poseCount,
+  poseNotes,
+  promptOf,
+  takesStartPoint,
+} from './words';
 
 /** Words over a picture: what it is, its rule, the stage, and what is told apart while it is drawn. */
 export function PoseWords(props: SegmentProps) {
@@ -176,6 +185,8 @@ function momentWords(
     return showsReference(plan, segment) ? 'Draw it again, this time with the picture.' : undefined;
   if (segment.kind !== 'draw') return undefined;
   if (state.elapsedMs >= (holdLimitOf(plan, segment) ?? Infinity)) return 'Long enough to hold. A break is due.';
+  if (segment.potMs !== undefined && overtimeOf(segment, state) > 0 && !potAt({ segments }, state))
+    return 'The pot is empty. Finish this one, then go on.';
   if (inLastMinute(exercise, state)) return 'The last minute. Keep the pace.';
   if (
     exercise.form?.focal &&
