@@ -133,7 +133,7 @@ function OtherFigure({ reference, caption }: { reference: string; caption: strin
 
 /** The poses of a move, side by side and still. */
 function Move({ name }: { name: string }) {
-  const { file, frames } = MOVE_PICTURES[name];
+  const { file, frames, armLeaves } = MOVE_PICTURES[name];
   return (
     <div className="flex gap-1" aria-hidden>
       {Array.from({ length: frames }, (_, i) => (
@@ -142,7 +142,7 @@ function Move({ name }: { name: string }) {
           src={`/figures/moves/${file}-${String(i + 1)}.webp`}
           alt=""
           loading="lazy"
-          className="w-auto object-contain"
+          className={`w-auto object-contain ${armLeaves ? 'fades-right' : ''}`}
           style={{ height: MOVE_TALL }}
         />
       ))}

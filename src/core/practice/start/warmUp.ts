@@ -16,12 +16,12 @@ export const BODY_MOVES = [
   { name: 'Turn the head from side to side', hint: 'Chin level. Breathe out at each end.' },
 ] as const;
 
-/** What a move looks like: the name of its pictures, and how many there are. */
-export const MOVE_PICTURES: Readonly<Record<string, { file: string; frames: number }>> = {
-  'Shake the hands out': { file: 'shake-hands', frames: 2 },
-  'Stretch each finger': { file: 'stretch-fingers', frames: 3 },
-  'Open and close the hands': { file: 'open-and-close', frames: 2 },
-  'Circle the wrists': { file: 'circle-wrists', frames: 3 },
+/** What a move looks like: the name of its pictures, how many there are, and whether an arm leaves them at their right edge. */
+export const MOVE_PICTURES: Readonly<Record<string, { file: string; frames: number; armLeaves?: true }>> = {
+  'Shake the hands out': { file: 'shake-hands', frames: 2, armLeaves: true },
+  'Stretch each finger': { file: 'stretch-fingers', frames: 3, armLeaves: true },
+  'Open and close the hands': { file: 'open-and-close', frames: 2, armLeaves: true },
+  'Circle the wrists': { file: 'circle-wrists', frames: 3, armLeaves: true },
   'Bend and straighten the elbows': { file: 'bend-elbows', frames: 2 },
   'Roll the shoulders': { file: 'roll-shoulders', frames: 3 },
   'Round and arch the back': { file: 'round-and-arch', frames: 2 },

@@ -45,7 +45,7 @@ export function MoveFigure({ name, state, className = '' }: { name: string; stat
           alt=""
           data-shown={i === first ? '' : undefined}
           suppressHydrationWarning
-          className="col-start-1 row-start-1 h-full min-h-0 w-auto object-contain opacity-0 data-shown:opacity-100 motion-safe:transition-opacity motion-safe:duration-500 motion-reduce:opacity-100"
+          className={`${picture.armLeaves ? 'fades-right' : ''} col-start-1 row-start-1 h-full min-h-0 w-auto object-contain opacity-0 data-shown:opacity-100 motion-safe:transition-opacity motion-safe:duration-500 motion-reduce:opacity-100`}
         />
       ))}
     </div>
