@@ -4,6 +4,7 @@ import type { DrawnKey } from '@/core/figure/facts/answerKey';
 import { holdWords } from '@/core/figure/facts/sentences';
 import { drawByHand } from '@/core/hand/draw';
 import type { Illustration, WayOfSeeing } from '@/core/handbook/chapter';
+import { FADES } from '@/ui/fades';
 import { MOVE_PICTURES } from '@/core/practice/start/warmUp';
 import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import { AnswerKeyOverlay } from '@/ui/answerKey/AnswerKeyOverlay';
@@ -142,7 +143,7 @@ function Move({ name }: { name: string }) {
           src={`/figures/moves/${file}-${String(i + 1)}.webp`}
           alt=""
           loading="lazy"
-          className={`w-auto object-contain ${armLeaves ? 'fades-right' : ''}`}
+          className={`w-auto object-contain ${armLeaves ? FADES[armLeaves] : ''}`}
           style={{ height: MOVE_TALL }}
         />
       ))}

@@ -165,8 +165,10 @@ export function TimeFields({ block, recipe, change }: TimeFieldsProps) {
                 ms={settings.potMs ?? 0}
                 onChange={(potMs) => change('At zero', (b) => withSettings(b, { potMs }))}
               />
-              <Word of="pot">for all of them together</Word>, as many as come:{' '}
-              {clockDigits((settings.potMs ?? 0) / row.length)} each if all do.
+              <span>
+                <Word of="pot">for all of them together</Word>, as many as come:{' '}
+                {clockDigits((settings.potMs ?? 0) / row.length)} each if all do.
+              </span>
               <Tick
                 label="when it is empty, finish the drawing at hand"
                 checked={settings.potEndsSoftly === true}

@@ -16,17 +16,18 @@ export const BODY_MOVES = [
   { name: 'Turn the head from side to side', hint: 'Chin level. Breathe out at each end.' },
 ] as const;
 
-/** What a move looks like: the name of its pictures, how many there are, and whether an arm leaves them at their right edge. */
-export const MOVE_PICTURES: Readonly<Record<string, { file: string; frames: number; armLeaves?: true }>> = {
-  'Shake the hands out': { file: 'shake-hands', frames: 2, armLeaves: true },
-  'Stretch each finger': { file: 'stretch-fingers', frames: 3, armLeaves: true },
-  'Open and close the hands': { file: 'open-and-close', frames: 2, armLeaves: true },
-  'Circle the wrists': { file: 'circle-wrists', frames: 3, armLeaves: true },
-  'Bend and straighten the elbows': { file: 'bend-elbows', frames: 2 },
-  'Roll the shoulders': { file: 'roll-shoulders', frames: 3 },
-  'Round and arch the back': { file: 'round-and-arch', frames: 2 },
-  'Turn the head from side to side': { file: 'turn-head', frames: 3 },
-};
+/** What a move looks like: the name of its pictures, how many there are, and whether an arm leaves them at their right, above or below. */
+export const MOVE_PICTURES: Readonly<Record<string, { file: string; frames: number; armLeaves?: 'above' | 'below' }>> =
+  {
+    'Shake the hands out': { file: 'shake-hands', frames: 2, armLeaves: 'above' },
+    'Stretch each finger': { file: 'stretch-fingers', frames: 3, armLeaves: 'below' },
+    'Open and close the hands': { file: 'open-and-close', frames: 2, armLeaves: 'below' },
+    'Circle the wrists': { file: 'circle-wrists', frames: 3, armLeaves: 'below' },
+    'Bend and straighten the elbows': { file: 'bend-elbows', frames: 2 },
+    'Roll the shoulders': { file: 'roll-shoulders', frames: 3 },
+    'Round and arch the back': { file: 'round-and-arch', frames: 2 },
+    'Turn the head from side to side': { file: 'turn-head', frames: 3 },
+  };
 
 /** What paced breaths are called, and how many at which pace they begin as: the day is left, drawing is come to. */
 export const BREATHS = { name: 'Breathe', hint: 'In over the rise, out over the fall. Leave the day behind.' } as const;

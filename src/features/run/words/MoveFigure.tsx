@@ -1,6 +1,7 @@
 'use client';
 import { useContext, useEffect, useRef } from 'react';
 import type { RunState } from '@/core/clock/run';
+import { FADES } from '@/ui/fades';
 import { MOVE_PICTURES } from '@/core/practice/start/warmUp';
 import { RunContext } from '@/features/run/session/runContext';
 import { onTick } from '@/features/run/session/ticks';
@@ -45,7 +46,7 @@ export function MoveFigure({ name, state, className = '' }: { name: string; stat
           alt=""
           data-shown={i === first ? '' : undefined}
           suppressHydrationWarning
-          className={`${picture.armLeaves ? 'fades-right' : ''} col-start-1 row-start-1 h-full min-h-0 w-auto object-contain opacity-0 data-shown:opacity-100 motion-safe:transition-opacity motion-safe:duration-500 motion-reduce:opacity-100`}
+          className={`${picture.armLeaves ? FADES[picture.armLeaves] : ''} col-start-1 row-start-1 h-full min-h-0 w-auto object-contain opacity-0 data-shown:opacity-100 motion-safe:transition-opacity motion-safe:duration-500 motion-reduce:opacity-100`}
         />
       ))}
     </div>
