@@ -106,6 +106,13 @@ describe('what is laid out on the table', () => {
     expect(tableOf([level('a', 8, 60_000)])).toContain('8 pictures of 12, 3 spare.');
     // A pencil for each half hour, and one more.
     expect(tableOf([level('a', 26, 300_000)])).toContain('6 charcoal pencils, sharpened before you start');
+    const second = (medium: string) => ({ settings: { second: { medium, share: 0.5 } } });
+    expect(tableOf([level('a', 1, 600_000, second('pastel'))])).toContain(
+      '1 charcoal pencil and 1 stick of pastel, sharpened before you start',
+    );
+    expect(tableOf([level('a', 1, 600_000, second('ballpoint'))])).toContain(
+      '1 charcoal pencil, sharpened before you start; ballpoint',
+    );
   });
   it('says where an eraser is allowed', () => {
     expect(tableOf([level('a', 2, 60_000)])).toContain('eraser out of reach');
@@ -224,7 +231,7 @@ describe('what a block is drawn on', () => {
   it('is as the whole plan until it is said otherwise', () => {
     const { medium, sheet } = recipeWith([]);
     const chosen = chosenOf(paper(level('a', 2, 60_000)));
-    expect(chosen).toEqual(['as large as it fits', `as the whole plan: ${medium}`, 'without frames']);
+    expect(chosen).toEqual(['as large as it fits', `as the whole plan: ${medium}`, 'nothing else', 'without frames']);
     expect(paper(level('a', 2, 60_000))).toContain(`value="${String(sheet.perSheet)}"`);
   });
   it('has frames for small plans, and says where nothing can be rubbed out', () => {

@@ -223,12 +223,15 @@ function MmField({
 
 function mediaWords({ media }: Materials): string {
   if (media.length === 0) return 'no medium chosen';
-  return listWords(
-    media.map(({ name, grades, pieces, piece }) =>
-      pieces > 0
-        ? `${name.endsWith(piece) ? counted(pieces, name) : `${counted(pieces, piece)} of ${name}`}${grades ? ` ${grades}` : ''}, sharpened before you start`
-        : `${name}${grades ? ` ${grades}` : ''}`,
-    ),
+  const graded = (words: string, grades: string): string => (grades ? `${words} ${grades}` : words);
+  const sharpened = media
+    .filter(({ pieces }) => pieces > 0)
+    .map(({ name, grades, pieces, piece }) =>
+      graded(name.endsWith(piece) ? counted(pieces, name) : `${counted(pieces, piece)} of ${name}`, grades),
+    );
+  const others = media.filter(({ pieces }) => pieces === 0).map(({ name, grades }) => graded(name, grades));
+  return [...(sharpened.length > 0 ? [`${listWords(sharpened)}, sharpened before you start`] : []), ...others].join(
+    '; ',
   );
 }
 
