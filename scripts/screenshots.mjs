@@ -28,6 +28,8 @@ async function open({ width = 1280, height = 800, night = false } = {}) {
 }
 async function snap(name, page) {
   await page.waitForTimeout(1500);
+  // On a busy machine the flash of a cue takes longer than that.
+  await page.locator('[data-cue]:not([hidden])').waitFor({ state: 'detached' });
   await page.screenshot({ path: `${OUT}/${name}.png` });
   taken.add(`${name}.png`);
   console.log(name);
