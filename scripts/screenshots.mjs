@@ -28,7 +28,7 @@ async function open({ width = 1280, height = 800, night = false } = {}) {
 }
 async function snap(name, page) {
   await page.waitForTimeout(1500);
-  // On a busy machine the flash of a cue takes longer than that.
+  // On a busy machine, a cue can flash for longer.
   await page.locator('[data-cue]:not([hidden])').waitFor({ state: 'detached' });
   await page.screenshot({ path: `${OUT}/${name}.png` });
   taken.add(`${name}.png`);

@@ -4,7 +4,7 @@ import { mendRecord, mendSettings } from '@/core/interchange/mend';
 import { KIND_WORDS, RECORD_KINDS, type RecordKind } from '@/core/interchange/records';
 import { isSettingName, SETTINGS, type Settings } from '@/core/settings';
 import { counted } from '@/core/words';
-import { OldCodeError, StorageSilentError, UpgradeError } from './problems';
+import { OldCodeError, SILENT_MS, StorageSilentError, UpgradeError } from './problems';
 import { codeIsOld, forgetWhenClosed, isDenied, storageIsSilent } from './availability';
 import { type Store, STORE_SCHEMAS, type Stored } from './stores';
 
@@ -129,8 +129,6 @@ export function onBlocked(listener: () => void): void {
 
 let handle: Promise<IDBPDatabase<FoxDb>> | undefined;
 
-/** A browser that has not begun to answer after this long is stuck. */
-const SILENT_MS = 10_000;
 /** What must not lose its database to a newer version in another tab: a running session. */
 const holders = new Set<object>();
 let closeLater: (() => void) | undefined;

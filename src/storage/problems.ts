@@ -18,7 +18,10 @@ export class SessionGoneError extends Error {
   override name = 'SessionGoneError';
 }
 
-/** The browser has not answered for so long that it may never: its storage is stuck. */
+/** After this long without an answer, milliseconds, storage counts as stuck. */
+export const SILENT_MS = 10_000;
+
+/** Storage is stuck: the browser hasn't answered for `SILENT_MS`. */
 export class StorageSilentError extends Error {
   override name = 'StorageSilentError';
 }

@@ -15,7 +15,7 @@ export function Dialog({
   wide?: boolean;
 }) {
   const ref = useRef<HTMLDialogElement>(null);
-  // A layout effect: it closes before the element is gone, so that the browser gives the focus back to what opened it.
+  // A layout effect closes the dialog while it is still in the page, so the browser returns the focus to what opened it.
   useLayoutEffect(() => {
     const dialog = ref.current;
     dialog?.showModal();

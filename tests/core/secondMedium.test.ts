@@ -6,7 +6,7 @@ import { materialsOf } from '@/core/practice/paper/sheets';
 import { layOutRecipe } from '@/core/practice/plan/layOut';
 import type { PosesRecipe } from '@/core/practice/plan/recipe';
 import { mediaOf } from '@/core/practice/rules/poseExercise';
-import { poseStages } from '@/core/practice/rules/poseStages';
+import { poseStages, SHORTEST_OWN_MS } from '@/core/practice/rules/poseStages';
 import { switchWords } from '@/core/practice/rules/switches';
 import { expandPlan } from '@/core/practice/time/timeline';
 import { level, recipeWith } from './recipes';
@@ -55,13 +55,17 @@ describe('two media in one drawing', () => {
       fc.property(
         fc.integer({ min: 5000, max: 3_600_000 }),
         fc.double({ min: 0.05, max: 0.95, noNaN: true }),
-        fc.constantFrom('flowing-gesture', 'contour', 'gesture-by-mass'),
+        fc.constantFrom('flowing-gesture', 'contour', 'gesture-by-mass', 'own stages'),
         (drawMs, share, exercise) => {
-          const settings = { ...toned, second: { medium: 'pastel', share } };
-          const plan = planOf({ ...level('a', 1, MINUTE, { settings }), exercise });
-          const stages = poseStages(plan, DRAW, drawMs);
-          expect(stages.reduce((sum, { lengthMs }) => sum + lengthMs, 0)).toBe(drawMs);
-          expect(Math.min(...stages.map(({ lengthMs }) => lengthMs))).toBeGreaterThan(0);
+          const stages = Array.from({ length: 10 }, (_, i) => ({ name: String(i), share: 0.1 }));
+          const own = exercise === 'own stages' && { stages };
+          const settings = { ...toned, ...own, second: { medium: 'pastel', share } };
+          const plan = planOf({ ...level('a', 1, MINUTE, { settings }), ...(!own && { exercise }) });
+          const drawn = poseStages(plan, DRAW, drawMs);
+          expect(drawn.reduce((sum, { lengthMs }) => sum + lengthMs, 0)).toBe(drawMs);
+          expect(Math.min(...drawn.map(({ lengthMs }) => lengthMs))).toBeGreaterThan(0);
+          const secondMs = drawn.reduce((sum, s) => sum + (s.name.endsWith('with pastel') ? s.lengthMs : 0), 0);
+          expect(Math.abs(secondMs - drawMs * share)).toBeLessThan(SHORTEST_OWN_MS);
         },
       ),
     );
@@ -71,7 +75,7 @@ describe('two media in one drawing', () => {
     expect(mediaOf(plan, { blockIndex: 1, poseIndex: 0 })).toEqual(['pencil', 'pastel']);
     const { segments } = expandPlan(plan);
     const at = segments.findIndex((s) => s.blockIndex === 1);
-    expect(switchWords(plan, segments, at)).toBe('Have the pastel at hand too.');
+    expect(switchWords(plan, segments, at)).toBe('Keep the pastel ready too.');
     const session = sessionOf(plan);
     expect(toolsWords(session)).toBe('Pencil and pastel.');
     expect(piecesOf(session).map((piece) => piece.medium)).toContain('pencil with pastel');

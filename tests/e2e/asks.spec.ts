@@ -73,7 +73,7 @@ test('a shape of an evening begins a plan; a picture is put into a slot and drag
   await expect(page.getByRole('button', { name: /^Unpin/ })).toHaveCount(1);
   await expect(page.getByRole('button', { name: 'Another picture for pair 1' })).toBeFocused();
   const spoken = page.getByRole('status');
-  // A busy machine can miss a key pressed at once after Space: the package listens from the next task on.
+  // dnd-kit listens for keys only one task after Space, so on a busy machine an arrow key can come too soon.
   await expect(async () => {
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Move the picture of pair 1' }).focus();

@@ -185,12 +185,12 @@ test('a search becomes a set, chosen pictures go to the later shelf, and the ord
   await page.getByRole('button', { name: 'Choose 1.png' }).click();
   await page.getByRole('button', { name: 'For later' }).click();
   await expect(page.getByRole('button', { name: 'Later 1 picture' })).toBeVisible();
-  // What is said of it is never over the bar of the chosen.
+  // The toast doesn't cover the selection bar.
   const bar = page.getByRole('toolbar', { name: 'Pictures chosen' });
-  const told = page.locator('[data-sonner-toast]').filter({ hasText: '1 picture put on the later shelf.' });
+  const toast = page.locator('[data-sonner-toast]').filter({ hasText: '1 picture put on the later shelf.' });
   await expect
     .poll(async () => {
-      const [above, below] = [await told.boundingBox(), await bar.boundingBox()];
+      const [above, below] = [await toast.boundingBox(), await bar.boundingBox()];
       return above && below && (above.y + above.height <= below.y || above.y >= below.y + below.height);
     })
     .toBe(true);

@@ -13,12 +13,12 @@ import {
   WALKING,
 } from './steps';
 
-/** How often the browser is killed: a few times with every check, `KILLS=60` for a measurement. */
+/** Number of kills: a few in every check, `KILLS=60` for a measurement. */
 const KILLS = Number(process.env['KILLS'] ?? 5);
-/** A press shown this long without a mark counts as shown as saved, milliseconds. */
+/** A press counts as shown as saved after this long without a warning, milliseconds. */
 const SHOWN_MS = 150;
 
-/** Has a page say how many presses of its keys it has shown as saved. Call it before the page is opened. */
+/** Reports how many key presses the page has shown as saved. Call it before opening the page. */
 async function reportSaved(page: Page, report: (presses: number) => void): Promise<void> {
   await page.exposeFunction('reportSaved', report);
   await page.addInitScript((shownMs) => {
@@ -42,7 +42,7 @@ async function reportSaved(page: Page, report: (presses: number) => void): Promi
   }, SHOWN_MS);
 }
 
-/** What Space left in a log: holds for a picture or by closing, and their ends, are not its doing. */
+/** Returns the holds and resumes that Space caused, without those for a picture or a closed tab. */
 function pressesIn(log: readonly { type: string; reason?: string }[]): string[] {
   const out: string[] = [];
   for (const { type, reason } of log)
@@ -50,7 +50,7 @@ function pressesIn(log: readonly { type: string; reason?: string }[]): string[] 
   return out;
 }
 
-/** Everything that is written to one store fails from now on; `letWrite` ends it. */
+/** Makes every write to a store fail, or to all stores with null, until `letWrite`. */
 const failWrites = (page: Page, store: string | null, error: string): Promise<void> =>
   page.evaluate(
     ([only, name]) => {
@@ -67,7 +67,7 @@ const failWrites = (page: Page, store: string | null, error: string): Promise<vo
 const letWrite = (page: Page): Promise<void> =>
   page.evaluate(() => (window as unknown as { letWrite: () => void }).letWrite());
 
-test('killed at random moments, nothing that was shown as saved is lost', async ({ baseURL }) => {
+test('keeps every press shown as saved when the browser is killed at random moments', async ({ baseURL }) => {
   const profile = createProfile(baseURL!);
   let browser = await profile.open();
   await runPlan(browser.page, posesBlock('flowing-gesture', [pose(WALKING, 1_800_000)]));
@@ -105,22 +105,29 @@ test('killed at random moments, nothing that was shown as saved is lost', async 
   profile.remove();
 });
 
-test('a write that fails once is tried again, and said until then', async ({ page }) => {
-  await startSession(page, 1);
-  await failWrites(page, 'sessions', 'UnknownError');
-  await page.keyboard.press('ArrowRight');
-  await expect(page.getByText('Not saved yet. Trying again.')).toBeVisible();
-  await expect(page.getByRole('alert').filter({ hasText: 'could not save that' })).toBeVisible();
-  await letWrite(page);
-  await expect(page.getByText('Not saved yet. Trying again.')).toHaveCount(0);
-  await expect(page.getByRole('alert').filter({ hasText: 'could not save that' })).toHaveCount(0);
-  expect((await keptLog(page)).map((e) => e.type)).toContain('next');
-});
+for (const [error, sentence] of [
+  ['UnknownError', 'could not save that'],
+  ['QuotaExceededError', 'no room left'],
+] as const)
+  test(`${error} during a run: says so, retries, and saves the press`, async ({ page }) => {
+    await startSession(page, 1);
+    await failWrites(page, 'sessions', error);
+    await page.keyboard.press('ArrowRight');
+    const warning = page.getByRole('alert').filter({ hasText: sentence });
+    await expect(warning).toContainText('Everything kept so far is safe');
+    await expect(page.getByText('Not saved yet. Trying again.')).toBeVisible();
+    await letWrite(page);
+    await expect(warning).toHaveCount(0);
+    await expect(page.getByText('Not saved yet. Trying again.')).toHaveCount(0);
+    expect((await keptLog(page)).map((e) => e.type)).toContain('next');
+    await page.reload();
+    await expect(page.getByText(/pose 1 of 3/)).toBeVisible();
+  });
 
-test('storage that stops answering in the middle is said, and the session goes on', async ({ page }) => {
+test('says when storage stops answering during a run, and goes on', async ({ page }) => {
   await startSession(page, 1);
   await page.evaluate(async () => {
-    // A transaction over everything that never ends: whatever is asked for waits behind it.
+    // An endless transaction over all stores blocks every other request.
     const open = indexedDB.open('fox-minute');
     await new Promise((done) => (open.onsuccess = done));
     const stores = [...open.result.objectStoreNames];
@@ -138,11 +145,7 @@ test('storage that stops answering in the middle is said, and the session goes o
   await expect(page.getByRole('region', { name: 'On hold' })).toBeVisible();
 });
 
-test('storage cleared while a session runs: the session is saved again, and one is told', async ({
-  page,
-  context,
-  baseURL,
-}) => {
+test('saves the session again and says so when storage is cleared during a run', async ({ page, context, baseURL }) => {
   await startSession(page, 1);
   await page.keyboard.press('ArrowRight');
   await seenAlive(page, 6000);
@@ -157,7 +160,7 @@ test('storage cleared while a session runs: the session is saved again, and one 
   await expect(page.getByRole('heading', { name: /^1 drawing/ })).toBeVisible();
 });
 
-test('with no room left, nothing that is asked for is lost, and it works once there is room', async ({ page }) => {
+test('says that there is no room to start a session, and starts once there is', async ({ page }) => {
   await page.goto('/');
   await chooseMinutes(page, 1);
   await failWrites(page, null, 'QuotaExceededError');
@@ -170,8 +173,36 @@ test('with no room left, nothing that is asked for is lost, and it works once th
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
 });
 
-test('a private window that lets nothing be opened runs a session in memory', async ({ page }) => {
-  // As some browsers do: the request fails a moment later instead of at once.
+test('runs a session and says that nothing is kept when the browser denies storage', async ({ page }) => {
+  await page.addInitScript(() => {
+    const deny = (): never => {
+      throw new DOMException('denied', 'SecurityError');
+    };
+    for (const name of ['sessionStorage', 'localStorage']) Object.defineProperty(window, name, { get: deny });
+    Object.defineProperty(window, 'indexedDB', { value: { open: deny }, configurable: true });
+  });
+  await page.goto('/');
+  await expect(page.getByText('This browser doesn’t let Fox Minute keep anything.')).toBeVisible();
+  await startSession(page, 1);
+  await expect(page.getByText('pose 1 of 3', { exact: true })).toBeVisible();
+});
+
+test('offers drawing without saving when storage never answers', async ({ page }) => {
+  await page.addInitScript(() => {
+    const request = Object.create(IDBOpenDBRequest.prototype) as IDBOpenDBRequest;
+    Object.defineProperty(request, 'addEventListener', { value: () => undefined });
+    Object.defineProperty(window, 'indexedDB', { value: { open: () => request }, configurable: true });
+  });
+  await page.goto('/');
+  await page.getByRole('button', { name: 'draw now without keeping anything' }).click();
+  await expect(page.getByText('This browser doesn’t let Fox Minute keep anything.')).toBeVisible();
+  await page.getByRole('button', { name: /^Start/ }).click();
+  await expect(page).toHaveURL(/\/run$/);
+  await expect(page.getByRole('heading', { name: 'Session running' })).toBeAttached();
+});
+
+test('runs a session in memory in a private window that opens no database', async ({ page }) => {
+  // In some browsers the request fails a moment later.
   await page.addInitScript(() => {
     const open = (): IDBOpenDBRequest => {
       const request = Object.create(IDBOpenDBRequest.prototype) as IDBOpenDBRequest;
@@ -195,7 +226,7 @@ test('a private window that lets nothing be opened runs a session in memory', as
   await expect(page.getByRole('heading', { name: 'Session running' })).toBeAttached();
 });
 
-test('forward to a session and back within 200 ms, again and again: no tab is left holding it', async ({ page }) => {
+test('releases the run lock after Forward and Back within 200 ms', async ({ page }) => {
   await startSession(page, 1);
   await page.keyboard.press('ArrowRight');
   await page.goBack();

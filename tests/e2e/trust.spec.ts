@@ -37,28 +37,6 @@ test('a machine that slept puts the session on hold as of the last tick: go on, 
   profile.remove();
 });
 
-test('when an event cannot be written it is told, and written as soon as it can be', async ({ page }) => {
-  await startSession(page, 1);
-  await page.evaluate(() => {
-    const put = IDBObjectStore.prototype.put;
-    const state = { full: true };
-    Object.assign(window, { makeRoom: () => (state.full = false) });
-    IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
-      if (state.full && this.name === 'sessions') throw new DOMException('full', 'QuotaExceededError');
-      return put.apply(this, args);
-    };
-  });
-  await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('alert').filter({ hasText: 'no room left' })).toContainText(
-    'Everything kept so far is safe',
-  );
-  await page.evaluate(() => (window as unknown as { makeRoom: () => void }).makeRoom());
-  await page.keyboard.press('Space');
-  await expect(page.getByRole('alert').filter({ hasText: 'no room left' })).toHaveCount(0);
-  await page.reload();
-  await expect(page.getByText(/pose 1 of 3/)).toBeVisible();
-});
-
 test('the screen is kept awake while a session runs and let go after it', async ({ page }) => {
   await page.addInitScript(() => {
     const calls: string[] = [];

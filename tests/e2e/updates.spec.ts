@@ -78,34 +78,6 @@ test('without the network, other spellings of an address lead to its page, and u
   expect(faults).toEqual([]);
 });
 
-test('a browser that keeps nothing still runs a session, and says that nothing is kept', async ({ page }) => {
-  await page.addInitScript(() => {
-    const deny = (): never => {
-      throw new DOMException('denied', 'SecurityError');
-    };
-    for (const name of ['sessionStorage', 'localStorage']) Object.defineProperty(window, name, { get: deny });
-    Object.defineProperty(window, 'indexedDB', { value: { open: deny }, configurable: true });
-  });
-  await page.goto('/');
-  await expect(page.getByText('This browser doesn’t let Fox Minute keep anything.')).toBeVisible();
-  await startSession(page, 1);
-  await expect(page.getByText('pose 1 of 3', { exact: true })).toBeVisible();
-});
-
-test('a browser that never answers is given up, and one can draw without keeping', async ({ page }) => {
-  await page.addInitScript(() => {
-    const request = Object.create(IDBOpenDBRequest.prototype) as IDBOpenDBRequest;
-    Object.defineProperty(request, 'addEventListener', { value: () => undefined });
-    Object.defineProperty(window, 'indexedDB', { value: { open: () => request }, configurable: true });
-  });
-  await page.goto('/');
-  await page.getByRole('button', { name: 'draw now without keeping anything' }).click();
-  await expect(page.getByText('This browser doesn’t let Fox Minute keep anything.')).toBeVisible();
-  await page.getByRole('button', { name: /^Start/ }).click();
-  await expect(page).toHaveURL(/\/run$/);
-  await expect(page.getByRole('heading', { name: 'Session running' })).toBeAttached();
-});
-
 test('another host name is sent away, and every answer carries a policy', async ({ request }) => {
   const foreign = await request.get('/', { headers: { host: 'evil.example' } });
   expect(foreign.status()).toBe(421);

@@ -231,7 +231,7 @@ describe('what a block is drawn on', () => {
   it('is as the whole plan until it is said otherwise', () => {
     const { medium, sheet } = recipeWith([]);
     const chosen = chosenOf(paper(level('a', 2, 60_000)));
-    expect(chosen).toEqual(['as large as it fits', `as the whole plan: ${medium}`, 'nothing else', 'without frames']);
+    expect(chosen).toEqual(['as large as it fits', `as the whole plan: ${medium}`, 'no second medium', 'without frames']);
     expect(paper(level('a', 2, 60_000))).toContain(`value="${String(sheet.perSheet)}"`);
   });
   it('has frames for small plans, and says where nothing can be rubbed out', () => {

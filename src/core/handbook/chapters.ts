@@ -205,7 +205,7 @@ export const CHAPTERS: readonly Chapter[] = [
         heading: 'To draw with',
         paragraphs: [
           'Whatever is at hand will do. A change of medium changes the line at once; three in turn keep the hand awake.',
-          'Two media can share one drawing: dark and light on toned paper, or two pens. On Plan, under Paper, choose the second and how much of the time at the end is for it.',
+          'You can use two media in one drawing: dark and light on toned paper, or two pens. In Plan, under Paper, choose the second and its share of the time.',
         ],
         list: [
           ['Pencil', 'searches lightly and can be restated; a hard one for the search, a soft one to say it'],

@@ -169,8 +169,8 @@ export function arrange<T>(items: readonly T[], options: Arrangement<T>): { item
   });
 }
 
-/** An equal look beside one's own outweighs everything else. */
-const CONFLICT = 1000;
+/** Cost of two neighbors with the same look: more than all other costs together. */
+export const CONFLICT = 1000;
 /** How much it counts that what is hard comes late, against how alike neighbors are. */
 const RISING = 0.5;
 /** Exchanges are tried over so many places, and this often, at most. */

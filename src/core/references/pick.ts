@@ -1,5 +1,5 @@
 import { type Random, seededRandom } from '../random';
-import { arrange } from './arrange';
+import { arrange, CONFLICT } from './arrange';
 import { type Candidate, type ChoiceContext, chooseSet, inMirror, plainly, sharesOf } from './chooseSet';
 import { cellOf, type FacingCount, type ReferenceFacts, UNKNOWN_DIFFICULTY } from './coverage';
 import { HAND_SHAPES } from './facts';
@@ -167,7 +167,7 @@ function rounds(request: PickRequest, count: number, random: Random): Picked[] {
       beside: first ? beside : [],
       recent,
     };
-    // A last round that leaves some out leaves out the picture just shown.
+    // A shorter last round skips the picture just shown.
     const shown = last?.source;
     const from = !first && size < pool.length ? pool.filter((r) => r.id !== shown) : pool;
     const candidates = choose(first ? request : { ...request, pins: [], gentleStart: false }, from, context, random);
@@ -212,8 +212,8 @@ function rounds(request: PickRequest, count: number, random: Random): Picked[] {
 const neighborCost = (a: ReferenceFacts, b: ReferenceFacts): number =>
   SAME.reduce((sum, name) => sum + (a[name] !== undefined && a[name] !== '' && a[name] === b[name] ? 1 : 0), 0) +
   alikeness(a, b);
-/** More than any two different pictures can cost, those of one look too. */
-const SAME_PICTURE = 2000;
+/** Cost of a picture next to itself: more than any two different pictures. */
+const SAME_PICTURE = 2 * CONFLICT;
 const SAME = ['family', 'build', 'props', 'viewName', 'pose'] as const;
 
 /** One more from the pool in place of a pick: not among those picked, drawn least, of a look unlike its neighbors'. */

@@ -100,7 +100,7 @@ export function DrawingsEditor({
       drawings.filter((_, k) => k !== i),
       'taking a box off',
     );
-    // Boxes are known by their place: the next one moves into this one's, or the last one before it is chosen.
+    // The next box takes over this one's index, and with it its element.
     const next = Math.min(i, drawings.length - 2);
     const boxes = sheet.current?.querySelectorAll('button');
     (next >= 0 ? boxes?.[next] : oneMore.current)?.focus();

@@ -4,12 +4,12 @@ import type { DrawnKey } from '@/core/figure/facts/answerKey';
 import { holdWords } from '@/core/figure/facts/sentences';
 import { drawByHand } from '@/core/hand/draw';
 import type { Illustration, WayOfSeeing } from '@/core/handbook/chapter';
-import { FADES } from '@/ui/fades';
 import { MOVE_PICTURES } from '@/core/practice/start/warmUp';
 import { useReferenceThumbnail } from '@/storage/hooks/useThumbnail';
 import { AnswerKeyOverlay } from '@/ui/answerKey/AnswerKeyOverlay';
 import { isLayer } from '@/ui/answerKey/layers';
 import { HandDrawn } from '@/ui/hand/HandDrawn';
+import { MovePicture } from '@/ui/MovePicture';
 import { filterOf } from '@/ui/ValueFilters';
 import { InkDrawn } from './InkDrawn';
 
@@ -134,16 +134,16 @@ function OtherFigure({ reference, caption }: { reference: string; caption: strin
 
 /** The poses of a move, side by side and still. */
 function Move({ name }: { name: string }) {
-  const { file, frames, armLeaves } = MOVE_PICTURES[name];
+  const { frames } = MOVE_PICTURES[name];
   return (
     <div className="flex gap-1" aria-hidden>
       {Array.from({ length: frames }, (_, i) => (
-        <img
+        <MovePicture
           key={i}
-          src={`/figures/moves/${file}-${String(i + 1)}.webp`}
-          alt=""
+          move={name}
+          frame={i}
           loading="lazy"
-          className={`w-auto object-contain ${armLeaves ? FADES[armLeaves] : ''}`}
+          className="w-auto object-contain"
           style={{ height: MOVE_TALL }}
         />
       ))}

@@ -17,12 +17,12 @@ interface PaperFieldsProps {
   change: ChangePoses;
 }
 
-/** What a second medium begins with: the last third. */
+/** Share of the time that a second medium gets at first. */
 const LAST_THIRD = 0.33;
 
-/** A second medium in the same drawing, and for how much of the end of it. */
-function SecondMedium({ block, change }: Pick<PaperFieldsProps, 'block' | 'change'>) {
-  const { second } = block.settings;
+/** Chooses a second medium for the same drawing, and how much of the time at the end it gets. */
+function SecondMedium({ block, recipe, change }: PaperFieldsProps) {
+  const { second, medium: first = recipe.medium } = block.settings;
   const setSecond = (next: typeof second): void =>
     change('Second medium', (b) => ({
       ...b,
@@ -33,14 +33,19 @@ function SecondMedium({ block, change }: Pick<PaperFieldsProps, 'block' | 'chang
       <Select
         label="Second medium in the same drawing"
         value={second?.medium ?? ''}
-        options={[['', 'nothing else'], ...MEDIA.map((m) => [m.id, `then ${m.name}`] as const)]}
+        options={[
+          ['', 'no second medium'],
+          ...MEDIA.filter(({ id }) => id !== first || id === second?.medium).map(
+            (m) => [m.id, `then ${m.name}`] as const,
+          ),
+        ]}
         onChange={(v) => setSecond(v === '' ? undefined : { share: LAST_THIRD, ...second, medium: v })}
       />
       {second && (
         <>
           <span className="text-[14px]">for the last</span>
           <CountField
-            label="Second medium: percent of the time, at the end"
+            label="Second medium: percent of the time"
             count={Math.round(second.share * 100)}
             most={95}
             onChange={(percent) => setSecond({ ...second, share: Math.max(5, percent) / 100 })}
@@ -78,7 +83,7 @@ export function PaperFields({ block, recipe, change }: PaperFieldsProps) {
             onGrade={(grade) => change('Grade', (b) => ({ ...b, settings: { ...b.settings, grade } }))}
           />
         )}
-        <SecondMedium block={block} change={change} />
+        <SecondMedium block={block} recipe={recipe} change={change} />
         {!medium.erases && <span className="text-[14px] text-quiet">Nothing is rubbed out with it.</span>}
       </Row>
       <Row label="Figure">

@@ -10,6 +10,7 @@ import { asksWhole } from '@/core/practice/rules/asksWhole';
 import { without } from '@/core/without';
 import { Choice, CountField, DurationField, Row, Tick, Typed } from './fields';
 import type { ChangePoses } from './changePoses';
+import { OvertimeCap } from './OvertimeCap';
 import { StageFields } from './StageFields';
 import { Word } from '@/ui/Word';
 
@@ -138,23 +139,7 @@ export function TimeFields({ block, recipe, change }: TimeFieldsProps) {
           {atZero === 'soft' && (
             <span className="flex flex-wrap items-baseline gap-x-2">
               A sound; finish if you like.
-              <Tick
-                label="at most"
-                checked={settings.softCapMs !== undefined}
-                onChange={(on) =>
-                  change('At zero', (b) => {
-                    const rest = without(b.settings, 'softCapMs');
-                    return { ...b, settings: on ? { ...rest, softCapMs: Math.round(row[0] / 2000) * 1000 } : rest };
-                  })
-                }
-              />
-              {settings.softCapMs !== undefined && (
-                <DurationField
-                  label="Overtime at most"
-                  ms={settings.softCapMs}
-                  onChange={(softCapMs) => change('At zero', (b) => withSettings(b, { softCapMs }))}
-                />
-              )}
+              <OvertimeCap block={block} drawMs={row[0]} change={change} />
             </span>
           )}
           {atZero === 'open' && 'It counts up; you go on when you are satisfied.'}
@@ -170,15 +155,11 @@ export function TimeFields({ block, recipe, change }: TimeFieldsProps) {
                 {clockDigits((settings.potMs ?? 0) / row.length)} each if all do.
               </span>
               <Tick
-                label="when it is empty, finish the drawing at hand"
+                label="let me finish the drawing when it’s empty"
                 checked={settings.potEndsSoftly === true}
-                onChange={(on) =>
-                  change('At zero', (b) => ({
-                    ...b,
-                    settings: { ...without(b.settings, 'potEndsSoftly'), ...(on && { potEndsSoftly: true }) },
-                  }))
-                }
+                onChange={(potEndsSoftly) => change('At zero', (b) => withSettings(b, { potEndsSoftly }))}
               />
+              {settings.potEndsSoftly && <OvertimeCap block={block} drawMs={row[0]} change={change} />}
             </span>
           )}
         </span>

@@ -69,7 +69,7 @@ export const posesAsked = (block: PosesRecipe): number =>
 const drawnMs = (block: PosesRecipe): number =>
   poseLengths(block).reduce((a, b) => a + b, 0) + poseLengths(block).length * block.againMs;
 
-/** What a block is drawn with, each with the share of the time it is used. */
+/** Returns the media of a block, each with its share of the drawing time. */
 function mediaOfBlock(
   { medium, grade }: Recipe,
   { settings }: PosesRecipe,
@@ -146,7 +146,7 @@ function cautionsOf(recipe: Recipe, poses: readonly PosesRecipe[], totalMs: numb
       ? ['A copy is for practice: once you begin, what you copy is noted as that, unless you have said otherwise.']
       : []),
     ...(poses.some((b) =>
-      wantsBroad(exerciseById(b.exercise, recipe.exercises), mediumById(b.settings.medium ?? recipe.medium)),
+      mediaOfBlock(recipe, b).every(({ id }) => wantsBroad(exerciseById(b.exercise, recipe.exercises), mediumById(id))),
     )
       ? ['Have something broad at hand for the masses.']
       : []),

@@ -11,11 +11,11 @@ export const AT_ZERO = ['strict', 'soft', 'open', 'pot'] as const;
 /** How a block of poses is worked, beyond what its exercise says. What is missing is as usual. */
 export const settingsSchema = z.object({
   atZero: z.optional(z.enum(AT_ZERO)),
-  /** Soft, or a pot that ends softly: this much overtime at most; missing is as long as it takes. */
+  /** Soft, or a pot that ends softly: the most overtime; no limit without it. */
   softCapMs: z.optional(optionalMs),
   /** Pot: the time all drawings of the block share. */
   potMs: z.optional(optionalMs),
-  /** Pot: at zero a sound, and the drawing at hand may be finished; missing is a picture that goes at zero. */
+  /** Pot: at zero a sound, and you may finish the drawing; without it the picture changes at zero. */
   potEndsSoftly: z.optional(z.boolean()),
   startsBy: z.optional(z.enum(['itself', 'hand'])),
   /** This long before the end a warning; 0 for none; missing goes by the length. Never when it is more than half of the pose. */

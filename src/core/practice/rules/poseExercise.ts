@@ -16,7 +16,7 @@ export function mediumOf(plan: Plan, at: Where): string | undefined {
   return block?.kind === 'poses' ? (poseIn(plan, at)?.medium ?? block.settings?.medium) : undefined;
 }
 
-/** Everything a pose is drawn with, as ids of media in the order they are taken up: none, one, or two. */
+/** Returns the ids of a pose's media in the order of their use: none, one or two. */
 export function mediaOf(plan: Plan, at: Where): string[] {
   const first = mediumOf(plan, at);
   const block = plan.blocks[at.blockIndex];

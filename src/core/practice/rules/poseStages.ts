@@ -27,8 +27,8 @@ export function waitsForWhole(plan: Plan, { kind, blockIndex }: Pick<Segment, 'k
 }
 
 /**
- * Stages with a second medium from a moment on, which is moved to the next change of stage where it is close to one.
- * @param media The first and the second, by name.
+ * Adds a second medium to the last stages. If a stage changes within `SHORTEST_OWN_MS` of its start, it starts with that stage.
+ * @param media Names of the first and the second.
  */
 function withSecondMedium(
   stages: readonly StageLength[],
@@ -43,12 +43,10 @@ function withSecondMedium(
       { name: `with ${second}`, lengthMs: lastMs },
     ];
   }
-  let fromMs = Math.round(drawMs * (1 - share));
-  let endMs = 0;
-  for (const { lengthMs } of stages) {
-    endMs += lengthMs;
-    if (endMs < drawMs && Math.abs(endMs - fromMs) < SHORTEST_OWN_MS) fromMs = endMs;
-  }
+  const wantedMs = drawMs * (1 - share);
+  const distance = (ms: number): number => Math.abs(ms - wantedMs);
+  const [nearest] = stageAt(stages, 0).startsMs.sort((a, b) => distance(a) - distance(b));
+  const fromMs = nearest !== undefined && distance(nearest) < SHORTEST_OWN_MS ? nearest : Math.round(wantedMs);
   let at = 0;
   return stages.flatMap(({ name, lengthMs }) => {
     const before = Math.min(lengthMs, Math.max(0, fromMs - at));
@@ -61,7 +59,8 @@ function withSecondMedium(
 }
 
 /**
- * The stages of a drawing of some length, a second medium taken up where its block has one: the whole figure first where the block says so, else the block's own, or its exercise's school;
+ * Returns the stages of a drawing: the whole figure first where the block says so, else the block's own, or those of its exercise's school,
+ * with a second medium where the block has one;
  * none for drawing once more.
  * @param wholeInMs After how long the learner said that the whole figure is in; undefined where it was not said.
  */
@@ -79,7 +78,7 @@ export function poseStages(
   return second && media.length > 1 ? withSecondMedium(stages, drawMs, second.share, media) : stages;
 }
 
-/** The stages of a drawing as its block or its exercise has them. */
+/** Returns the stages of a drawing before a second medium is added. */
 function ownStages(
   plan: Plan,
   block: PosesBlock,

@@ -35,7 +35,7 @@ export function switchWords(plan: Plan, segments: readonly Segment[], at: number
       ? [`Switch to ${mediumById(next.medium).name}.`]
       : []),
     ...(before && next.second !== undefined && next.second !== before.second
-      ? [`Have the ${mediumById(next.second).name} at hand too.`]
+      ? [`Keep the ${mediumById(next.second).name} ready too.`]
       : []),
     ...(next.hand === usual ? [] : [next.hand === 'other' ? 'Use your other hand.' : 'Back to your usual hand.']),
   ].join(' ');

@@ -16,7 +16,7 @@ export const BODY_MOVES = [
   { name: 'Turn the head from side to side', hint: 'Chin level. Breathe out at each end.' },
 ] as const;
 
-/** What a move looks like: the name of its pictures, how many there are, and whether an arm leaves them at their right, above or below. */
+/** Pictures of each move: their file name, how many there are, and whether an arm leaves them at the upper or lower right. */
 export const MOVE_PICTURES: Readonly<Record<string, { file: string; frames: number; armLeaves?: 'above' | 'below' }>> =
   {
     'Shake the hands out': { file: 'shake-hands', frames: 2, armLeaves: 'above' },

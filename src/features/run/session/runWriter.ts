@@ -1,14 +1,12 @@
 import type { RunEvent } from '@/core/clock/log';
 import type { Session } from '@/core/journal/session';
-import { SessionGoneError, StorageSilentError, storageProblem } from '@/storage/problems';
+import { SessionGoneError, SILENT_MS, StorageSilentError, storageProblem } from '@/storage/problems';
 import { appendEvents, finishSession, heartbeat, saveSession } from '@/storage/sessions/sessions';
 
 /** A write that takes longer than this is shown as not saved yet. */
 const SHOWN_AFTER_MS = 100;
 /** A failed write is tried again this often. */
 const RETRY_MS = 1000;
-/** Storage that has not answered for this long is said to be silent. */
-const SILENT_MS = 10_000;
 const RESTORED =
   'This browser cleared its storage during the session. This session was saved again from memory; check your other records afterward.';
 
@@ -19,7 +17,7 @@ export interface RunWriter {
   finish: (endMs: number) => void;
   /** Saves a sign of life, with any events that failed before. */
   heartbeat: (atMs: number) => void;
-  /** Tries again whatever failed, and notes when storage has stopped answering. Call it with every tick. */
+  /** Retries what failed, and reports storage that stopped answering. Call it with every tick. */
   retry: () => void;
   /** Something on screen is not on disk yet. */
   unsaved: () => boolean;
@@ -47,7 +45,7 @@ export function createRunWriter(session: Session, onChange: () => void): RunWrit
   let shownUnsaved = false;
   let slow: ReturnType<typeof setTimeout> | undefined;
   let triedAtMs = 0;
-  /** When storage last answered, or was first asked since. */
+  /** When storage last answered, or the first request since then. */
   let answeredAtMs = 0;
 
   const waiting = (): boolean => unwritten.length > 0 || (endMs !== undefined && !ended);

@@ -1,10 +1,10 @@
 'use client';
 import { useContext, useEffect, useRef } from 'react';
 import type { RunState } from '@/core/clock/run';
-import { FADES } from '@/ui/fades';
 import { MOVE_PICTURES } from '@/core/practice/start/warmUp';
 import { RunContext } from '@/features/run/session/runContext';
 import { onTick } from '@/features/run/session/ticks';
+import { MovePicture } from '@/ui/MovePicture';
 
 /** Each pose of a move is held for a quarter of a slow breath, as one breathes in or out. */
 const POSE_MS = 2500;
@@ -40,13 +40,13 @@ export function MoveFigure({ name, state, className = '' }: { name: string; stat
       className={`grid place-items-center motion-reduce:flex motion-reduce:gap-4 ${className}`}
     >
       {Array.from({ length: frames }, (_, i) => (
-        <img
+        <MovePicture
           key={`${picture.file} ${String(i)}`}
-          src={`/figures/moves/${picture.file}-${String(i + 1)}.webp`}
-          alt=""
+          move={name}
+          frame={i}
           data-shown={i === first ? '' : undefined}
           suppressHydrationWarning
-          className={`${picture.armLeaves ? FADES[picture.armLeaves] : ''} col-start-1 row-start-1 h-full min-h-0 w-auto object-contain opacity-0 data-shown:opacity-100 motion-safe:transition-opacity motion-safe:duration-500 motion-reduce:opacity-100`}
+          className="col-start-1 row-start-1 h-full min-h-0 w-auto object-contain opacity-0 data-shown:opacity-100 motion-safe:transition-opacity motion-safe:duration-500 motion-reduce:opacity-100"
         />
       ))}
     </div>

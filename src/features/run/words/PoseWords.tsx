@@ -186,7 +186,7 @@ function momentWords(
   if (segment.kind !== 'draw') return undefined;
   if (state.elapsedMs >= (holdLimitOf(plan, segment) ?? Infinity)) return 'Long enough to hold. A break is due.';
   if (segment.potMs !== undefined && overtimeOf(segment, state) > 0 && !potAt({ segments }, state))
-    return 'The pot is empty. Finish this one, then go on.';
+    return 'The pot is empty. Finish this drawing, then move on.';
   if (inLastMinute(exercise, state)) return 'The last minute. Keep the pace.';
   if (
     exercise.form?.focal &&
