@@ -14,6 +14,7 @@ import { BlockList } from '@/features/plan/BlockList';
 import { Inspector } from '@/features/plan/Inspector';
 import { Keys } from '@/features/plan/Keys';
 import { PaperFields } from '@/features/plan/PaperFields';
+import { TimeFields } from '@/features/plan/TimeFields';
 import { PictureFields } from '@/features/plan/PictureFields';
 import { RuleFields } from '@/features/plan/RuleFields';
 import { TableCard } from '@/features/plan/TableCard';
@@ -225,13 +226,33 @@ describe('what a block is drawn from', () => {
   });
 });
 
+describe('what the clock does at zero', () => {
+  const fieldsOf = (settings: PosesRecipe['settings']): string[] => {
+    const block = level('a', 2, 60_000, { settings });
+    return chosenOf(renderToStaticMarkup(<TimeFields block={block} recipe={recipeWith([block])} change={nothing} />));
+  };
+  it('shows the limit on overtime wherever it applies, and only there', () => {
+    const capped = { softCapMs: 30_000, potMs: 120_000 };
+    const shows = (settings: PosesRecipe['settings']): boolean => fieldsOf(settings).includes('limit the overtime');
+    expect(shows({ ...capped, atZero: 'soft' })).toBe(true);
+    expect(shows({ ...capped, atZero: 'pot', potEndsSoftly: true })).toBe(true);
+    expect(shows({ ...capped, atZero: 'pot' })).toBe(false);
+    expect(shows({ ...capped, atZero: 'strict' })).toBe(false);
+  });
+});
+
 describe('what a block is drawn on', () => {
   const paper = (block: PosesRecipe): string =>
     renderToStaticMarkup(<PaperFields block={block} recipe={recipeWith([block])} change={nothing} />);
   it('is as the whole plan until it is said otherwise', () => {
     const { medium, sheet } = recipeWith([]);
     const chosen = chosenOf(paper(level('a', 2, 60_000)));
-    expect(chosen).toEqual(['as large as it fits', `as the whole plan: ${medium}`, 'no second medium', 'without frames']);
+    expect(chosen).toEqual([
+      'as large as it fits',
+      `as the whole plan: ${medium}`,
+      'no second medium',
+      'without frames',
+    ]);
     expect(paper(level('a', 2, 60_000))).toContain(`value="${String(sheet.perSheet)}"`);
   });
   it('has frames for small plans, and says where nothing can be rubbed out', () => {

@@ -15,7 +15,7 @@ export function OvertimeCap({ block, drawMs, change }: { block: PosesRecipe; dra
   return (
     <>
       <Tick
-        label="at most"
+        label="limit the overtime"
         checked={softCapMs !== undefined}
         onChange={(on) => setCap(on ? Math.round(drawMs / 2000) * 1000 : undefined)}
       />
